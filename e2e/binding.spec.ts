@@ -200,7 +200,7 @@ test('label, hint and message belong to the input', async ({ page, request }) =>
   await page.locator('label').click();
   await expect(line).toBeFocused();
   await page.keyboard.press('Tab');
-  await expect(line).toHaveAccessibleDescription('With area code Please fill this in.');
+  await expect(line).toHaveAccessibleDescription('With area code Please fill in this field.');
   await expect(page.locator('[aria-live=polite]').filter({ hasText: 'Please' })).toBeVisible();
 });
 

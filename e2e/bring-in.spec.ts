@@ -5,7 +5,7 @@ import { expectNoViolations } from './axe.ts';
 const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Import' });
 async function bring(page: Page, text: string) {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Take in' }).click();
+  await page.getByRole('button', { name: 'Import…' }).click();
   const dialog = dialogOf(page);
   await dialog.getByLabel('…or paste its contents').fill(text);
   return dialog;
@@ -23,12 +23,12 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
   );
   await expect(dialog.getByRole('radio', { name: 'An HTML form' })).toBeChecked();
   await expect(dialog.getByRole('row', { name: /Pass pattern <2 latin upper>-<4 digit>/ })).toBeVisible();
-  await expect(dialog.getByText(/“scan”, type file: There is no kind of field for it\./)).toBeVisible();
-  await expect(dialog.getByText(/“loose”.*without an end/)).toBeVisible();
+  await expect(dialog.getByText(/“scan”, type file: No matching field kind; skipped\./)).toBeVisible();
+  await expect(dialog.getByText(/“loose”.*Unlimited repetition/)).toBeVisible();
   await expect(dialog.getByText(/“Two Tarns” is “two-tarns”/)).toBeVisible();
   await expectNoViolations(page, '[role="dialog"]');
   await dialog.getByLabel('Old').uncheck();
-  await dialog.getByRole('button', { name: 'Put 3 fields on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
   await expect(dialog).toBeHidden();
   const set = page
     .getByRole('region', { name: 'Hut desk' })
@@ -43,10 +43,10 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
     page,
     'Guest\tMobile\tPass no\nA. Guest\t07700 900123\tAB-1234\nB. Guest\t07700 900124\tCD-5678',
   );
-  await expect(dialog.getByRole('radio', { name: 'A table' })).toBeChecked();
+  await expect(dialog.getByRole('radio', { name: 'CSV or TSV' })).toBeChecked();
   await expect(dialog.getByLabel('Mobile is')).toHaveValue('0');
-  await expect(dialog.getByLabel('Mobile is').locator('option').first()).toHaveText('a telephone number');
-  await dialog.getByLabel('Pass no is').selectOption({ label: 'a text' });
+  await expect(dialog.getByLabel('Mobile is').locator('option').first()).toHaveText('phone number');
+  await dialog.getByLabel('Pass no is').selectOption({ label: 'text' });
   await dialog.getByRole('radio', { name: 'the first column' }).check();
   await expect(dialog.getByLabel('A. Guest is')).toBeVisible();
   await dialog.getByRole('radio', { name: 'the first row' }).check();
@@ -54,7 +54,7 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
   const posted = page.waitForRequest(
     (request) => request.method() === 'POST' && request.url().endsWith('/api/sets'),
   );
-  await dialog.getByRole('button', { name: 'Put 3 fields on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
   const { document } = (await posted).postDataJSON() as {
     document: { fields: { id: string; kind: string }[] };
   };
@@ -83,7 +83,7 @@ test('the cells of a table are read as they are written, or as somebody says; lo
   expect(height).toBeLessThan(40);
   await locale.selectOption('de-CH');
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
-  await dialog.getByRole('button', { name: 'Put 3 fields on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
   const { document } = (await posted).postDataJSON() as {
     document: { locale: string; fields: { kind: string }[] };
   };
@@ -103,7 +103,7 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   await expect(dialog.getByRole('radio', { name: 'A JSON Schema' })).toBeChecked();
   await expect(dialog.getByText('Everything was imported.')).toBeVisible();
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
-  await dialog.getByRole('button', { name: 'Put 4 fields on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Import 4 fields' }).click();
   const { document } = (await posted).postDataJSON() as { document: object };
   expect(`${JSON.stringify(document, null, 2)}\n`).toBe(files.get('ridge-huts.arbeit.json'));
 

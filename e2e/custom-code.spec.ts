@@ -22,8 +22,8 @@ test('own code: written, tried while it is written, told with its line when it b
   const answer = await page.goto(`/sets/${id}/fields/day`);
   // The page itself may compile nothing; the thread that runs the code may.
   expect(answer!.headers()['content-security-policy']).not.toContain('wasm');
-  await page.getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('menuitem', { name: 'own code says so' }).click();
+  await page.getByRole('button', { name: 'Add rule' }).click();
+  await page.getByRole('menuitem', { name: 'Custom check (JavaScript)' }).click();
   await expect(editor(page)).toBeVisible();
   await write(
     page,
@@ -46,14 +46,14 @@ test('own code: written, tried while it is written, told with its line when it b
   await expect(page.getByRole('option', { name: /^values/ })).toBeVisible();
   await page.keyboard.press('Escape');
   for (const [code, told] of [
-    ['export default () => {\n  for (;;);\n};', 'It took more than 500,000 steps and was ended.'],
+    ['export default () => {\n  for (;;);\n};', 'Stopped after 500,000 steps (limit).'],
     [
       'export default () => [].indexOf.call({ length: 2 ** 53 - 1 }, 1);',
       'Not decided: the call did not come back.',
     ],
     ['export default () => {\n\n  fetch("/");\n};', "Line 3: ReferenceError: 'fetch' is not defined"],
-    ['export default () => 42;', 'It answered a number'],
-    ['const check = 1;', 'Not saved: The code has one function behind "export default"'],
+    ['export default () => 42;', 'returned a number'],
+    ['const check = 1;', 'Not saved: The code must start a line with "export default"'],
   ] as const) {
     await write(page, code);
     await expect(rules(page)).toContainText(told);
@@ -91,18 +91,18 @@ test('samples kept with a rule: what should pass and what should not, and where 
     .click();
   const line = live(page).getByLabel('PIN');
   await line.fill('4815');
-  await rules(page).getByRole('button', { name: 'Keep 4815: it should pass' }).click();
-  await expect(rules(page).getByText('as it should pass')).toBeVisible();
+  await rules(page).getByRole('button', { name: 'Add 4815 as a value that should pass' }).click();
+  await expect(rules(page).getByText('passes, as expected')).toBeVisible();
   await line.focus();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('7394');
-  await rules(page).getByRole('button', { name: 'Keep 7394: it should not pass' }).click();
-  await expect(rules(page).getByText('but it should not pass')).toBeVisible();
+  await rules(page).getByRole('button', { name: 'Add 7394 as a value that should fail' }).click();
+  await expect(rules(page).getByText('passes, but should fail')).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).fields[0].rules[0].samples)
     .toEqual({ pass: ['4815'], fail: ['7394'] });
-  await rules(page).getByRole('button', { name: 'Take the sample 7394 out' }).click();
-  await expect(rules(page).getByText('but it should')).toHaveCount(0);
+  await rules(page).getByRole('button', { name: 'Remove test value 7394' }).click();
+  await expect(rules(page).getByText('but should')).toHaveCount(0);
 });
 
 test('a refused value is taken out, in one step of undo', async ({ page, request }) => {
@@ -154,12 +154,12 @@ test('the catalogue: another language, what is missing, edited in place, out and
     forms: [form],
   });
   await page.goto(`/sets/${id}/texts`);
-  await page.getByLabel('Add a language').selectOption('de-DE');
-  await expect(page.getByText('5 texts are missing somewhere.')).toBeVisible();
+  await page.getByLabel('Add language').selectOption('de-DE');
+  await expect(page.getByText('5 missing translations')).toBeVisible();
   await page.getByLabel('Day, label, de-DE').fill('Tag');
   await page.getByLabel('Day, rule soon, de-DE').fill('Ab {min}.');
   await page.getByLabel('Day, hint, en-GB').fill('As on a letter.');
-  await expect(page.getByText('3 texts are missing somewhere.')).toBeVisible();
+  await expect(page.getByText('3 missing translations')).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).texts)
     .toEqual({ 'de-DE': { 'fields/day/label': 'Tag', 'fields/day/rules/soon': 'Ab {min}.' } });
@@ -167,7 +167,7 @@ test('the catalogue: another language, what is missing, edited in place, out and
   await expect(page.getByLabel('Day, label, de-DE')).toHaveCount(0);
   await expectNoViolations(page);
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'As a table (CSV)' }).click();
+  await page.getByRole('button', { name: 'Download CSV' }).click();
   const path = await (await download).path();
   const { readFile } = await import('node:fs/promises');
   const csv = await readFile(path, 'utf8');
@@ -178,8 +178,8 @@ test('the catalogue: another language, what is missing, edited in place, out and
   await page
     .getByLabel('Import file…')
     .setInputFiles({ name: 'texts.csv', mimeType: 'text/csv', buffer: Buffer.from(more) });
-  await expect(page.getByText('1 text was taken in.')).toBeVisible();
-  await expect(page.getByText(/nothing here is called “fields\/gone\/label”/)).toBeVisible();
+  await expect(page.getByText('1 text imported.')).toBeVisible();
+  await expect(page.getByText(/unknown key “fields\/gone\/label”/)).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).texts['de-DE']['fields/day/hint'])
     .toBe('Wie auf einem Brief.');

@@ -41,7 +41,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
   await expect(page.getByRole('menuitem').first()).toBeFocused();
   await page.getByRole('menuitem', { name: /^Party size/ }).press('Enter');
   await expect(live(page).getByLabel('Party size')).toBeVisible();
-  const handle = arrangement.getByRole('button', { name: /^Move Party size/ });
+  const handle = arrangement.getByRole('button', { name: /^Reorder Party size/ });
   for (let i = 0; i < 3; i++) await handle.press('ArrowUp');
   await expect(handle).toBeFocused();
   const sections = async () => (await documentOf(request, id)).forms[1].sections;
@@ -61,7 +61,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
       ['Confirm it', undefined],
       ['Another section', undefined],
     ]);
-  await arrangement.getByRole('button', { name: 'Take Departure out of the form' }).press('Enter');
+  await arrangement.getByRole('button', { name: 'Remove Departure from the form' }).press('Enter');
   await expect
     .poll(async () => (await documentOf(request, id)).forms[1].rules.map((r: { id: string }) => r.id))
     .toEqual(['right']);
@@ -76,9 +76,9 @@ test('dragged: a field goes into another section', async ({ page, request }) => 
   await page.goto(`/sets/${id}/forms/change`);
   await page.getByRole('button', { name: 'Edit layout' }).click();
   const handle = (name: RegExp) => page.getByRole('button', { name });
-  await handle(/^Move Arrival/).hover();
-  const from = (await handle(/^Move Arrival/).boundingBox())!;
-  const to = (await handle(/^Move Guest’s mobile/).boundingBox())!;
+  await handle(/^Reorder Arrival/).hover();
+  const from = (await handle(/^Reorder Arrival/).boundingBox())!;
+  const to = (await handle(/^Reorder Guest’s mobile/).boundingBox())!;
   await page.waitForTimeout(500);
   await page.mouse.move(from.x + 8, from.y + 8);
   await page.mouse.down();
@@ -109,13 +109,13 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive, then you leave.');
   await retype(page, 'Arrival', '13022027');
   await expect(fieldIn(page, 'departure')).not.toContainText('First you arrive');
-  await rules.getByLabel('It is to be').selectOption('at-least-days');
+  await rules.getByLabel('Must be').selectOption('at-least-days');
   await rules.getByLabel('Days').fill('3');
   await departure.focus();
   await page.keyboard.press('Tab');
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive');
   await rules.getByRole('button', { name: 'Delete rule' }).click();
-  await rules.getByRole('button', { name: 'Add a rule' }).click();
+  await rules.getByRole('button', { name: 'Add rule' }).click();
   await expect(rules.getByRole('listitem')).toHaveCount(2);
   await expect(departure).toHaveValue('Sunday, 14 February 2027');
 });
@@ -127,21 +127,23 @@ test('a field is made to hang on another, never in a circle, and goes out of the
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   const conditions = page.getByRole('region', { name: 'Conditions' });
-  await expect(conditions).toContainText('“The dog’s name”, while “Are you bringing a dog?” is Yes, a dog');
+  await expect(conditions).toContainText(
+    '“The dog’s name” is shown when “Are you bringing a dog?” is Yes, a dog',
+  );
+  await conditions.getByRole('button', { name: 'New condition' }).click();
+  await conditions.getByLabel('Show field').selectOption('dog');
+  await conditions.getByLabel('when', { exact: true }).selectOption('dog-name');
   await conditions.getByRole('button', { name: 'Add condition' }).click();
-  await conditions.getByLabel('This field counts only').selectOption('dog');
-  await conditions.getByLabel('while this one').selectOption('dog-name');
-  await conditions.getByRole('button', { name: 'Add condition' }).click();
-  await expect(conditions.getByRole('alert')).toContainText('In a circle: dog');
-  await conditions.getByLabel('This field counts only').selectOption('deposit');
-  await conditions.getByLabel('while this one').selectOption('hut');
+  await expect(conditions.getByRole('alert')).toContainText('Circular condition: dog');
+  await conditions.getByLabel('Show field').selectOption('deposit');
+  await conditions.getByLabel('when', { exact: true }).selectOption('hut');
   await conditions.getByLabel('is', { exact: true }).selectOption('=two-tarns');
   await conditions.getByRole('button', { name: 'Add condition' }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await live(page).getByLabel('Hut', { exact: true }).selectOption('two-tarns');
   await expect(live(page).getByLabel('Deposit')).toBeVisible();
   await page.getByRole('button', { name: 'Edit layout' }).click();
-  await page.getByRole('button', { name: 'Take Hut out of the form' }).click();
+  await page.getByRole('button', { name: 'Remove Hut from the form' }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -150,15 +152,15 @@ test('a field is made to hang on another, never in a circle, and goes out of the
 
 test('the board says what would be seen when, and why the others are quiet', async ({ page }) => {
   await page.goto('/sets/ridge-huts/forms/booking');
-  const board = page.getByRole('region', { name: 'Board of moments' });
+  const board = page.getByRole('region', { name: 'Message timing' });
   const row = board.getByRole('row', { name: /^Guest’s mobile number/ });
   await expect(row).toContainText('Enter a phone number.');
   await live(page).getByLabel('Deposit').fill('600');
   await expect(board.getByRole('row', { name: /^Deposit/ }).getByText('Enter £500.00 or less.')).toHaveCount(
     3,
   );
-  await board.getByRole('button', { name: 'Why the others are quiet' }).click();
-  await expect(row.getByText('needed: speaks on leaving').first()).toBeVisible();
+  await board.getByRole('button', { name: 'Show why other rules are silent' }).click();
+  await expect(row.getByText('needed: shown on blur').first()).toBeVisible();
 });
 
 test('submitted with something wrong it goes there; right, it is sent once, and shown raw, typed, as JSON and as FormData', async ({
@@ -167,7 +169,7 @@ test('submitted with something wrong it goes there; right, it is sent once, and 
   await page.goto('/sets/ridge-huts/forms/booking');
   await live(page).getByRole('button', { name: 'Submit' }).click();
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeFocused();
-  await expect(live(page).getByText(/5 fields need another look/)).toBeVisible();
+  await expect(live(page).getByText(/5 fields need attention/)).toBeVisible();
   await live(page)
     .getByText(/fields need/)
     .getByRole('button', { name: 'Hut', exact: true })
@@ -184,7 +186,7 @@ test('submitted with something wrong it goes there; right, it is sent once, and 
   await expect(row).toContainText('500');
   await expect(row).toContainText('500.00');
   await expect(record.getByRole('row', { name: /^Hut pass/ })).toContainText('grants: a bunk at half price');
-  await record.getByText('As JSON').click();
+  await record.getByText('Download JSON').click();
   await expect(record.locator('pre')).toContainText('"arrival": "2027-02-14"');
   await record.getByText('As FormData').click();
   await expect(record.getByText('AB-1234/FF')).toBeVisible();
@@ -210,20 +212,20 @@ test('the registry: asked on leaving, once; slow, silent, asked again; nothing j
   page.on('request', (one) => one.url().endsWith('/passes') && asked.push(JSON.parse(one.postData()!).value));
   const place = () => live(page).getByLabel('Arrival').boundingBox();
   const before = await place();
-  await manner(page, 'Answer after', '1500');
+  await manner(page, 'Delay', '1500');
   await retype(page, 'Hut pass number', 'RH0042AB');
   await pass.press('Tab');
-  await expect(fieldIn(page, 'hut-pass')).toContainText('Being looked up…');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('Checking…');
   await pass.press('End');
   await pass.press('Backspace');
   await pass.press('C');
   await pass.press('Tab');
-  await expect(fieldIn(page, 'hut-pass')).toContainText('does not know this pass');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('This pass is unknown');
   await retype(page, 'Hut pass number', 'RH0042AB');
   await pass.press('Tab');
-  await expect(fieldIn(page, 'hut-pass')).toContainText('does not know this pass');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('This pass is unknown');
   expect(asked).toEqual(['RH-0042/AB', 'RH-0042/AC']);
-  await manner(page, 'Answer after', '0');
+  await manner(page, 'Delay', '0');
   await manner(page, 'Fail', 'always');
   await retype(page, 'Hut pass number', 'AB1234FF');
   await pass.press('Tab');
@@ -253,7 +255,7 @@ test('change of booking: from the telephone number to the confirmed change, by k
   const line = page.getByLabel('Code from our message');
   await line.focus();
   await page.keyboard.type(String((Number(code) + 1) % 1_000_000).padStart(6, '0'));
-  await expect(fieldIn(page, 'change-code')).toContainText('This code does not count.');
+  await expect(fieldIn(page, 'change-code')).toContainText('This code is not valid.');
   await expect(line).toHaveValue('');
   await expect(line).toBeFocused();
   await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'no');
@@ -268,7 +270,10 @@ test('what is filled in is not lost by leaving; reset and a form that is held ba
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
-  await page.getByRole('region', { name: 'Submission' }).getByLabel('Submit').selectOption('when-ready');
+  await page
+    .getByRole('region', { name: 'Submission' })
+    .getByLabel('Submit button')
+    .selectOption('when-ready');
   const submit = live(page).getByRole('button', { name: 'Submit' });
   await expect(submit).toBeDisabled();
   await expect(live(page).getByText('Complete all fields to submit.')).toBeVisible();
@@ -299,7 +304,10 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
   await section.getByRole('link', { name: 'Change of booking' }).click();
   await page.waitForURL(`**/sets/${id}/forms/change`);
   await page.goto('/');
-  await section.getByRole('button', { name: /^Menu of the set/ }).click();
+  await section
+    .getByRole('button', { name: /^Actions for/ })
+    .first()
+    .click();
   await page.getByRole('menuitem', { name: 'New form' }).click();
   await page.waitForURL(`**/sets/${id}/forms/form`);
   await expect(live(page).getByRole('textbox').first()).toBeVisible();

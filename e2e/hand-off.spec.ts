@@ -9,7 +9,7 @@ import { expectNoViolations } from './axe.ts';
 
 const path = '/sets/ridge-huts/hand-off';
 /** Nothing is on its way any more. */
-const isMade = (page: Page) => expect(page.getByText(/files, made with version/)).toBeVisible();
+const isMade = (page: Page) => expect(page.getByText(/files, built with version/)).toBeVisible();
 
 test('what goes along is chosen, weighed, written, seen at work and taken home', async ({ page }) => {
   await page.goto(path);
@@ -19,7 +19,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   await page.getByRole('group', { name: 'Forms' }).getByLabel('Booking', { exact: true }).uncheck();
   await page.getByRole('group', { name: 'For', exact: true }).getByLabel('Vue').uncheck();
   await isMade(page);
-  await page.getByRole('button', { name: 'None of them' }).click();
+  await page.getByRole('button', { name: 'Select none' }).click();
   await isMade(page);
   const files = page.getByRole('navigation', { name: 'Files of the hand-off' });
   await expect(files.getByRole('button', { name: 'change.schema.json' })).toBeVisible();
@@ -68,7 +68,7 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
   page.on('pageerror', (error) => refused.push(error.message));
   await page.goto(path);
   const frame = page.frameLocator('iframe');
-  for (const name of ['Element', 'Plain script', 'React', 'Vue', 'Svelte']) {
+  for (const name of ['Custom elements', 'Plain JavaScript', 'React', 'Vue', 'Svelte']) {
     await page.getByRole('radiogroup', { name: 'Framework' }).getByLabel(name).check();
     const input = frame.getByLabel('Guest’s mobile number');
     await input.click();
@@ -76,8 +76,8 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
     await expect(input, name).toHaveValue('07700 90');
     await page.keyboard.press('Backspace');
     await expect(input, name).toHaveValue('07700 9');
-    await expect(page.getByText('At work')).toBeVisible();
-    if (name === 'Plain script') continue;
+    await expect(page.getByText('Live preview')).toBeVisible();
+    if (name === 'Plain JavaScript') continue;
     // What the desk shows beside a line stands beside it here, and is tied to it.
     await page.keyboard.press('Tab');
     await expect(input, name).toHaveAccessibleDescription(/^We only call if the weather turns\..*\S/);
@@ -116,11 +116,11 @@ test('a snippet the server could not build is said so, and tried again', async (
     isBroken ? route.fulfill({ status: 500, json: { error: 'broken' } }) : route.continue(),
   );
   await page.goto(path);
-  await expect(page.getByText('It could not be shown: the server did not answer')).toBeVisible();
+  await expect(page.getByText('Preview failed: unexpected response from the server')).toBeVisible();
   await expect(page.locator('iframe')).toHaveCount(0);
   isBroken = false;
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByText('At work')).toBeVisible();
+  await expect(page.getByText('Live preview')).toBeVisible();
   await expect(page.frameLocator('iframe').getByLabel('Guest’s mobile number')).toBeVisible();
 });
 
@@ -145,13 +145,13 @@ test('it can be stopped and made again; a server that is gone is told; nothing c
   await page.unroute('**/api/sets/*/hand-off');
   await page.route('**/api/sets/*/hand-off', (route) => route.abort());
   await page.getByRole('group', { name: 'Fields' }).getByLabel('Meals').uncheck();
-  await expect(page.getByText('The server did not answer. Try again.')).toBeVisible();
+  await expect(page.getByText('No response from the server. Try again.')).toBeVisible();
   // What was made before stays to be seen.
   await expect(page.getByRole('navigation', { name: 'Files of the hand-off' })).toBeVisible();
   for (const form of ['Booking', 'Change of booking'])
     await page.getByRole('group', { name: 'Forms' }).getByLabel(form, { exact: true }).uncheck();
-  await page.getByRole('button', { name: 'All of them' }).click();
-  await page.getByRole('button', { name: 'None of them' }).click();
+  await page.getByRole('button', { name: 'Select all' }).click();
+  await page.getByRole('button', { name: 'Select none' }).click();
   await expect(page.getByText('Select at least one field or form.')).toBeVisible();
 });
 
@@ -189,7 +189,7 @@ test('requests for a hand-off that make no sense are told so', async ({ request 
   expect((await post({ fields: [], forms: [], uses: ['cobol'] })).status()).toBe(400);
   expect((await post({ fields: [], forms: [], uses: [] }, 'nobody')).status()).toBe(404);
   const nothing = await post({ fields: ['nobody'], forms: [], uses: [] });
-  expect(await nothing.text()).toContain('Nothing is chosen');
+  expect(await nothing.text()).toContain('Select at least one');
   for (const query of ['use=cobol', 'use=vue&field=nobody', ''])
     expect((await request.get(`${path}/live?${query}`)).status()).toBe(404);
 });

@@ -52,28 +52,28 @@ test('a part of the specimen is defined where it stands; a choice shows what it 
   });
   await page.goto(`/sets/${id}/fields/sum`);
   const specimen = page.getByRole('region', { name: 'Specimen' });
-  await specimen.getByRole('button', { name: /^currency: £/ }).focus();
+  await specimen.getByRole('button', { name: /^Edit currency: £/ }).focus();
   await page.keyboard.press('Enter');
-  const editor = page.getByRole('region', { name: /^Define/ });
+  const editor = page.getByRole('region', { name: /^Edit/ });
   await editor.getByText('its code').hover();
   await expect(specimen).toContainText('GBP');
   await editor.getByRole('radio', { name: /its code/ }).check();
   await page.keyboard.press('Escape');
-  await expect(specimen.getByRole('button', { name: /^currency: GBP/ })).toBeVisible();
+  await expect(specimen.getByRole('button', { name: /^Edit currency: GBP/ })).toBeVisible();
   await live(page).getByLabel('Sum').fill('');
   await live(page).getByLabel('Sum').pressSequentially('1234.5');
   await expect(live(page).getByLabel('Sum')).toHaveValue('GBP\u00a01,234.5');
   await expect(page.getByRole('region', { name: 'Ruler' })).toContainText('content: 1234.5');
   await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
   await page.reload();
-  await expect(specimen.getByRole('button', { name: /^currency: GBP/ })).toBeVisible();
+  await expect(specimen.getByRole('button', { name: /^Edit currency: GBP/ })).toBeVisible();
 });
 
 test('locale sheet: type in one locale, and all others show the same value in their way', async ({
   page,
 }) => {
   await page.goto(desk('deposit'));
-  await page.getByRole('button', { name: 'Lay out' }).click();
+  await page.getByRole('button', { name: 'Show', exact: true }).click();
   const sheet = page.getByRole('region', { name: 'In other locales' });
   await expect(sheet.getByRole('textbox')).toHaveCount(16);
   const german = sheet.locator('[lang="de-DE"] input');
@@ -104,7 +104,7 @@ test('the same value in another way follows the field, and what is tried there s
   await page.keyboard.type('9999');
   await expect(live(page).getByLabel('Walk-in time')).toHaveValue('1 h 35 min');
   await minutes.blur();
-  await expect(page.getByRole('complementary').getByText(/is possible|At most/)).toBeVisible();
+  await expect(page.getByRole('complementary').getByText(/Enter .+ or (?:more|less)/)).toBeVisible();
   await live(page).getByRole('button', { name: 'hours' }).click();
   await page.keyboard.type('2');
   await expect(live(page).getByLabel('Walk-in time')).toHaveValue('2 h 35 min');
@@ -180,15 +180,15 @@ test('a code: one input under its boxes, mended by a click, answered once, a wro
   await expect(boxes).toHaveCount(6);
   await line.focus();
   await page.keyboard.type('481510');
-  await expect(live(page)).toContainText('not the code we sent');
+  await expect(live(page)).toContainText('That code is not correct');
   await expect(live(page).locator('.boxes')).toHaveAttribute('data-invalid', 'true');
   await expect(boxes.nth(5)).toHaveAttribute('data-active', 'true');
   const box = (await boxes.nth(5).boundingBox())!;
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(boxes.nth(5)).toHaveAttribute('data-selected', 'true');
-  await expect(live(page)).toContainText('not the code');
+  await expect(live(page)).toContainText('That code is not correct');
   await page.keyboard.press('Delete');
-  await expect(live(page)).not.toContainText('not the code');
+  await expect(live(page)).not.toContainText('That code is not correct');
   await page.keyboard.type('6');
   await expect(line).toHaveValue('481516');
   await expect(live(page).getByRole('status')).toContainText('The code is right');
@@ -205,7 +205,7 @@ test('a PIN is concealed until it is revealed, and stays one field', async ({ pa
   await page.keyboard.type('83');
   await expect(line).toHaveAttribute('type', 'password');
   await expect(live(page).locator('[data-box]').first()).toHaveText('•');
-  await live(page).getByRole('button', { name: 'Reveal' }).click();
+  await live(page).getByRole('button', { name: 'Show', exact: true }).click();
   await expect(live(page).locator('[data-box]').first()).toHaveText('8');
   await line.focus();
   await page.keyboard.type('05');
@@ -216,7 +216,7 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
   page,
 }) => {
   await page.goto(desk('deposit'));
-  await live(page).getByRole('radio', { name: 'Resting text' }).click();
+  await live(page).getByRole('radio', { name: 'Unfocused (after blur)' }).click();
   const rest = live(page).getByRole('button', { name: /Change it/ });
   const top = (await rest.boundingBox())!;
   await rest.focus();
@@ -283,17 +283,17 @@ test('what can be chosen is edited where it stands: words, value, order, another
   });
   await page.goto(`/sets/${id}/fields/meals`);
   const list = live(page).locator('option');
-  await page.getByRole('button', { name: /^one of 2/ }).click();
-  const sheet = page.getByRole('region', { name: /^Define/ });
+  await page.getByRole('button', { name: /^Edit one of 2/ }).click();
+  const sheet = page.getByRole('region', { name: /^Edit/ });
   await sheet.getByRole('button', { name: 'Add option' }).click();
-  await sheet.getByLabel('Words of choice 3').fill('Half board');
-  await expect(sheet.getByText('Another choice has this wording already.')).toBeVisible();
-  await sheet.getByLabel('Words of choice 3').fill('Full board');
-  await sheet.getByLabel('Value of choice 3').fill('full');
-  await sheet.getByRole('button', { name: 'Move choice 3 up' }).click();
+  await sheet.getByLabel('Label of option 3').fill('Half board');
+  await expect(sheet.getByText('Another option has this label already.')).toBeVisible();
+  await sheet.getByLabel('Label of option 3').fill('Full board');
+  await sheet.getByLabel('Value of option 3').fill('full');
+  await sheet.getByRole('button', { name: 'Move option 3 up' }).click();
   await expect(list).toHaveText(['', 'No meals', 'Full board', 'Half board']);
-  await sheet.getByRole('button', { name: 'Take choice 1 out' }).click();
-  await expect(sheet.getByRole('button', { name: /^Take choice/ }).first()).toBeDisabled();
+  await sheet.getByRole('button', { name: 'Remove option 1' }).click();
+  await expect(sheet.getByRole('button', { name: /^Remove option/ }).first()).toBeDisabled();
   await expectNoViolations(page);
   await page.keyboard.press('Escape');
   await live(page).locator('select').focus();

@@ -19,10 +19,10 @@ test('a set is held against the laws on all cores; what was found outlives the p
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await expect(audit(page).getByRole('status')).toHaveText('Not tried yet.');
+  await expect(audit(page).getByRole('status')).toHaveText('Not run yet.');
   await audit(page).getByLabel('for').selectOption('10,000 events per field');
   await audit(page).getByLabel('seed').fill('7');
-  await audit(page).getByRole('button', { name: 'Audit it' }).click();
+  await audit(page).getByRole('button', { name: 'Run', exact: true }).click();
   await expect(audit(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/);
   const row = audit(page).getByRole('row', { name: /^Price of a bed/ });
   await expect(row.getByText('kept')).toHaveCount(12);
@@ -40,7 +40,7 @@ test('an audit that goes on for ever is stopped, and stays where it was', async 
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await audit(page).getByLabel('for').selectOption('ten minutes');
-  await audit(page).getByRole('button', { name: 'Audit it' }).press('Enter');
+  await audit(page).getByRole('button', { name: 'Run', exact: true }).press('Enter');
   // By key it is stopped where it was begun.
   await expect(audit(page).getByRole('button', { name: 'Stop' })).toBeFocused();
   await expect(audit(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/);
@@ -68,13 +68,13 @@ test('a function somebody brings: the laws it breaks by its keys, and the field 
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await brought(page).getByRole('button', { name: 'Try it' }).click();
+  await brought(page).getByRole('button', { name: 'Run', exact: true }).click();
   await expect(said(page)).toHaveText(/^[5-8] of 12 laws are broken\.$/);
   await expect(brought(page)).toContainText('(<3 digit>) <3 digit>-<4 digit>');
   const count = brought(page).getByRole('region', {
     name: 'Restore the caret by counting letters and digits',
   });
-  const undo = count.getByRole('region', { name: 'Keys that break law 7, caret counted' });
+  const undo = count.getByRole('region', { name: 'Keys that break law 7, restored caret' });
   await expect(undo.getByRole('row').last()).toContainText('undo');
   await expectNoViolations(page);
   await brought(page).getByRole('button', { name: 'Add this field to the set' }).click();
@@ -93,9 +93,7 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
     await brought(page).getByRole('textbox', { name: 'Your formatter' }).click();
     await page.keyboard.press('Control+A');
     await page.keyboard.insertText(code);
-    await brought(page)
-      .getByRole('button', { name: /Try it/ })
-      .click();
+    await brought(page).getByRole('button', { name: /^Run/ }).click();
   };
   await write('const n = 1;');
   await expect(said(page)).toHaveText('No function with a text parameter found.');
@@ -105,9 +103,9 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   await expect(said(page)).toHaveText('No function with a text parameter found.');
   await write('(text) => document.title');
   await expect(brought(page)).toContainText("'document' is not defined");
-  await expect(brought(page)).toContainText('No kind of field was found');
+  await expect(brought(page)).toContainText('No built-in field kind matches');
   await write('(text) => { [].indexOf.call({ length: 2 ** 53 - 1 }, 1); return text; }');
-  await expect(said(page)).toContainText('kept the engine busy for too long');
+  await expect(said(page)).toContainText('the function ran too long');
   await write('(text) => text.trim()');
   await expect(said(page)).toHaveText(/laws? (?:is|are) broken\.$/);
 });
@@ -120,11 +118,11 @@ test('a trial by other hands: the same, or where it comes to something else and 
   const trial = { id: 'day', name: 'A day', tape: 'field when\nfocus\ntype "4"\nexpect display "04/|"\n' };
   const id = await newSet(request, { fields: [dated], trials: [trial] });
   await page.goto(`/sets/${id}/trials#day`);
-  const by = page.getByRole('region', { name: 'A day by other hands' });
+  const by = page.getByRole('region', { name: 'Other input methods: A day' });
   await expect(by.getByRole('listitem').filter({ hasText: 'dictated' })).toContainText('the same');
   const program = by.getByRole('listitem').filter({ hasText: 'set by code' });
-  await expect(program).toContainText('line 3 comes to something else');
-  await expect(program).toContainText('It is a whole value and not typing');
+  await expect(program).toContainText('different result at line 3');
+  await expect(program).toContainText('Autofill replaces the whole value at once');
   await expectNoViolations(page);
   await program.getByRole('link').click();
   await page.waitForURL(/hand=program$/);
@@ -150,7 +148,7 @@ test('a tape that was recorded elsewhere opens on the desk of its field; one of 
   await expect(tape.getByRole('status').first()).toContainText('rows');
   await open('field other\ntype "1"\n');
   await expect(tape.getByRole('status').first()).toHaveText(
-    'It is a tape of the field “other”, and this is the desk of “price”.',
+    'This tape is for the field “other”, not for “price”.',
   );
   await expect(line).toHaveValue('£25');
   await open('what is this');
@@ -182,12 +180,12 @@ test('what breaking found is about the set as it stands, after a reload as well,
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   const breaks = page.getByRole('region', { name: 'Mutation tests' });
-  await breaks.getByRole('button', { name: 'Break it' }).click();
-  await expect(breaks.getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
+  await breaks.getByRole('button', { name: 'Run mutation tests' }).click();
+  await expect(breaks.getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
   await page.reload();
-  await expect(breaks.getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
-  const changed = breaks.getByText('The set has been changed since');
+  await expect(breaks.getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
+  const changed = breaks.getByText('The set has changed since');
   await expect(changed).toBeHidden();
-  await breaks.getByRole('button', { name: /^Take/ }).first().click();
+  await breaks.getByRole('button', { name: /^Add/ }).first().click();
   await expect(changed).toBeVisible();
 });

@@ -41,13 +41,13 @@ test('a revision is named, looked at as it was, and brought back; undo takes tha
     .toBe('Four digits');
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Name of revision 1' })).toHaveValue('Four digits');
-  await page.getByRole('button', { name: 'Look at Four digits (1)' }).click();
+  await page.getByRole('button', { name: 'Preview Four digits (1)' }).click();
   const was = page.getByRole('region', { name: 'Four digits (1), as it was' });
   await was.getByLabel('Key box').fill('12345');
   await expect(was.getByLabel('Key box')).toHaveValue('1234');
   await expectNoViolations(page);
-  await page.getByRole('button', { name: 'Bring Four digits (1) back' }).click();
-  await expect(list(page).getByRole('status')).toContainText('Four digits (1) was brought back.');
+  await page.getByRole('button', { name: 'Restore Four digits (1)' }).click();
+  await expect(list(page).getByRole('status')).toContainText('Four digits (1) was restored.');
   await expect.poll(async () => (await documentOf(request, id)).fields).toEqual([pin(4)]);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
@@ -61,14 +61,14 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   const other = `Other ${Math.random()}`;
   await request.post('/api/sets', { data: { document: setOf(other, pin(5)) } });
   await page.goto(`/sets/${id}/revisions`);
-  await page.getByRole('button', { name: 'Compare Revision 1 with now' }).click();
+  await page.getByRole('button', { name: 'Compare with current: Revision 1' }).click();
   await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
   await expect(compared(page).getByRole('status')).toHaveText('2 of 2 differ.');
   const found = compared(page).getByRole('list', { name: 'What was found' }).getByRole('listitem');
-  await expect(found.first()).toContainText('Key box does something else');
-  await expect(found.first()).toContainText(/No value any more: \d{4}/);
+  await expect(found.first()).toContainText('Key box behaves differently');
+  await expect(found.first()).toContainText(/No longer accepted: \d{4}/);
   await expect(found.first().getByRole('row', { name: /^before / })).toBeVisible();
-  await expect(found.nth(1)).toContainText('Note is new');
+  await expect(found.nth(1)).toContainText('Note added');
   await expectNoViolations(page);
   // One field beside another.
   await compared(page).getByLabel('Before: which set').selectOption({ label: 'Current version' });

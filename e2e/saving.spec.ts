@@ -57,7 +57,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   expect(await hintOf(request, id)).toBe('');
   await page.goto(`/sets/${id}/fields/pin-0`);
   await expect(hint(page)).toHaveValue('made without a server, twice');
-  await expect(page.getByText(/were put back/)).toBeVisible();
+  await expect(page.getByText(/were restored/)).toBeVisible();
   expect(await hintOf(request, id)).toBe('');
   await page.evaluate(() => localStorage.removeItem('away'));
   await expect.poll(() => hintOf(request, id)).toBe('made without a server, twice');
@@ -115,18 +115,18 @@ test('refused versions are found again, compared and taken back', async ({ page,
   for (const [hint, from] of [['mine', 'b'], ['mine, older', 'c'], ['mine, older', 'c']] as const) // biome-ignore format: a list
     expect(await send(hint, from)).toBe(409);
   await page.goto('/');
-  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of the set Huts' }).click();
+  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Actions for Huts' }).click();
   await page.getByRole('menuitem', { name: 'Conflicting saves' }).click();
-  await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(2);
+  await expect(page.getByText('“Key-box PIN”: hint changed.')).toHaveCount(2);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
-  await page.getByRole('button', { name: 'Throw it away' }).first().click();
+  await page.getByRole('button', { name: 'Delete' }).first().click();
   // The list is fetched anew, and what was said stays: the page is not mounted anew.
-  await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(1);
+  await expect(page.getByText('“Key-box PIN”: hint changed.')).toHaveCount(1);
   await expect(page.getByText('Deleted.')).toBeVisible();
   await expect(page).toHaveURL(new RegExp(`/sets/${id}/refused$`));
   await page.getByRole('button', { name: 'Restore this version' }).click();
-  await expect(page.getByText(/Taken back/)).toBeVisible();
-  await expect(page.getByText(/None\./)).toBeVisible();
+  await expect(page.getByText(/Restored/)).toBeVisible();
+  await expect(page.getByText(/No conflicting saves\./)).toBeVisible();
   expect(await stored(request, id)).toMatchObject({ revision: 3, document: { fields: [{ hint: 'mine' }] } });
 });
 
@@ -325,12 +325,12 @@ test('a page that was opened before a rename acts on its own set, not on another
   const other = await newSet(request, { fields: [pin] });
   expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
   const section = page.locator(`[data-set="${id}"]`);
-  await section.getByRole('button', { name: `Menu of the set ${title}` }).click();
+  await section.getByRole('button', { name: `Actions for ${title}` }).click();
   await page.getByRole('menuitem', { name: 'Delete set' }).click();
-  await expect(page.getByText(`“${title}” was taken off the shelf.`)).toBeVisible();
+  await expect(page.getByText(`“${title}” was deleted.`)).toBeVisible();
   expect((await request.get(`/api/sets/${first.key}`)).status()).toBe(404);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(200);
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect.poll(async () => (await request.get(`/api/sets/${first.key}`)).status()).toBe(200);
 });
 

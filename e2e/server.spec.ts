@@ -179,7 +179,7 @@ test('pages allow scripts of their own alone, and nothing to frame them', async 
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await page
-    .getByRole('button', { name: /^Menu of the set/ })
+    .getByRole('button', { name: /^Actions for/ })
     .first()
     .click();
   await expect(page.getByRole('menu')).toBeVisible();

@@ -19,7 +19,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'New field' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel(/^From examples of what is typed/)).toBeFocused();
+  await expect(page.getByLabel(/^Example values/)).toBeFocused();
   await page.keyboard.type('1234');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(`**/sets/${id}/fields/field`);
@@ -52,17 +52,17 @@ test('a change made just before the page goes away is saved', async ({ page, req
 test('specimen and pattern text stay in step, by mouse and by key', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('button', { name: '4 digits. Define this part.' }).focus();
+  await page.getByRole('button', { name: 'Edit 4 digits' }).focus();
   await page.keyboard.press('Enter');
   await page.getByLabel('Allowed characters').selectOption('letter A–Z');
   await page.getByLabel('Letter case').selectOption('capitals');
-  await page.getByLabel('At most').fill('6');
+  await page.getByLabel('Maximum').fill('6');
   const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await expect(pattern).toHaveValue('<6 latin upper>');
   await page.keyboard.press('Escape');
   await pattern.fill('<3 latin>-<2 digit>');
-  await expect(page.getByRole('button', { name: '3 letters A to Z. Define this part.' })).toBeVisible();
-  await page.getByRole('button', { name: 'a hyphen. Define this part.' }).click();
+  await expect(page.getByRole('button', { name: 'Edit 3 letters A to Z' })).toBeVisible();
+  await page.getByRole('button', { name: 'Edit a hyphen' }).click();
   await page.getByLabel('Fixed text', { exact: true }).fill('/');
   await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
   await page.getByRole('button', { name: 'Remove' }).click();
@@ -85,8 +85,8 @@ test('a pattern with mistakes tells each with its column, saves nothing, and has
   await page.goto(`/sets/${id}/fields/pin`);
   const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await pattern.fill('<4 digt>-<2 latn>');
-  await expect(page.getByText('Column 4:')).toContainText('Perhaps digit');
-  await expect(page.getByText('Column 13:')).toContainText('Perhaps latin');
+  await expect(page.getByText('Column 4:')).toContainText('Did you mean digit');
+  await expect(page.getByText('Column 13:')).toContainText('Did you mean latin');
   await expect(pattern).toHaveAttribute('aria-invalid', 'true');
   await page.waitForTimeout(800);
   expect((await documentOf(request, id)).fields[0].entry.pattern).toBe('<4 digit>');
@@ -115,7 +115,7 @@ test('the desk follows the tape back and forth, and typing goes on from there', 
   await line.focus();
   await page.keyboard.type('9');
   await expect(line).not.toHaveValue(from);
-  await expect(page.getByText(/typing goes on from here/)).toHaveCount(0);
+  await expect(page.getByText(/new keys continue from here/)).toHaveCount(0);
 });
 
 test('a changed definition plays the same keys again, and the tape still steps', async ({
@@ -148,21 +148,19 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const rules = page.getByRole('region', { name: 'Rules' });
-  await rules.getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('menuitem', { name: 'is required' }).click();
-  await rules.getByRole('button', { name: 'Add a rule' }).click();
+  await rules.getByRole('button', { name: 'Add rule' }).click();
+  await page.getByRole('menuitem', { name: 'Required' }).click();
+  await rules.getByRole('button', { name: 'Add rule' }).click();
   await page.getByRole('menuitem', { name: 'Forbidden values' }).click();
   await liveLine(page, 'Key-box PIN').focus();
   await page.keyboard.type('0000');
   await expect(rules.getByRole('button', { name: /^(pass|open|fail) none of 0000/ })).toContainText('fail');
-  await expect(rules.getByRole('button', { name: /^(pass|open|fail) must be filled in/ })).toContainText(
-    'pass',
-  );
-  await rules.getByRole('button', { name: 'Move “none of 0000”' }).focus();
+  await expect(rules.getByRole('button', { name: /^(pass|open|fail) is required/ })).toContainText('pass');
+  await rules.getByRole('button', { name: 'Reorder “none of 0000”' }).focus();
   await page.keyboard.press('ArrowUp');
   await expect(rules.getByRole('listitem').first()).toContainText('none of 0000');
   await rules.getByLabel('Message', { exact: true }).fill('{worth} is too easy.');
-  await expect(rules.getByText('There is no {worth} in this message')).toBeVisible();
+  await expect(rules.getByText('Unknown placeholder {worth}')).toBeVisible();
   await rules.getByLabel('Message', { exact: true }).fill('{value} is too easy.');
   await liveLine(page, 'Key-box PIN').focus();
   await page.keyboard.press('Tab');
@@ -191,10 +189,10 @@ test('rules that contradict each other are told while they are written', async (
   const told = rules.getByRole('status', { name: 'Contradictions among the rules' });
   await rules.getByRole('button', { name: /^(pass|open|fail) at most 20/ }).click();
   await expect(told).toBeEmpty();
-  await rules.getByRole('textbox', { name: 'At most' }).fill('5');
+  await rules.getByRole('textbox', { name: 'Maximum' }).fill('5');
   await expect(told.getByText('no value passes both')).toBeInViewport();
   await expectNoViolations(page);
-  await rules.getByRole('textbox', { name: 'At most' }).fill('50');
+  await rules.getByRole('textbox', { name: 'Maximum' }).fill('50');
   await expect(told).toBeEmpty();
 });
 
@@ -202,10 +200,10 @@ test('a field is deleted and put back', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin, { ...pin, id: 'two', label: 'Second PIN' }] });
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
-  await section.getByRole('button', { name: 'Menu of Key-box PIN' }).click();
+  await section.getByRole('button', { name: 'Actions for Key-box PIN' }).click();
   await page.getByRole('menuitem', { name: 'Delete', exact: true }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toHaveCount(0);
-  await section.getByRole('button', { name: 'Put it back' }).click();
+  await section.getByRole('button', { name: 'Restore' }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
 });
@@ -213,11 +211,11 @@ test('a field is deleted and put back', async ({ page, request }) => {
 test('a field deleted on its desk can be put back from the shelf', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('button', { name: 'Menu of Key-box PIN' }).click();
+  await page.getByRole('button', { name: 'Actions for Key-box PIN' }).click();
   await page.getByRole('menuitem', { name: 'Delete', exact: true }).click();
   const section = page.locator(`[data-set="${id}"]`);
-  await expect(section.getByText('“Key-box PIN” was taken off the shelf.')).toBeVisible();
-  await section.getByRole('button', { name: 'Put it back' }).click();
+  await expect(section.getByText('“Key-box PIN” was deleted.')).toBeVisible();
+  await section.getByRole('button', { name: 'Restore' }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(1);
 });
@@ -243,7 +241,7 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     await page.getByRole('button', { name: 'Download my version' }).click();
     const file = JSON.parse(readFileSync(await (await downloading).path(), 'utf8'));
     expect(file.fields[0].hint).toBe('mine');
-    await expect(page.getByText('Your version is stored under “Refused versions”')).toBeVisible();
+    await expect(page.getByText('Your version is stored under “Conflicting saves”')).toBeVisible();
     await page.getByRole('button', { name: choice }).click();
     const kept = choice.startsWith('Keep') ? 'mine' : 'theirs';
     await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
@@ -309,7 +307,7 @@ test('nothing moves when a message appears', async ({ page }) => {
   await page.keyboard.type('4071km');
   const quiet = await places();
   await page.keyboard.type('5');
-  await expect(page.getByRole('region', { name: 'Live field' })).toContainText('typing mistake');
+  await expect(page.getByRole('region', { name: 'Live field' })).toContainText('typing errors');
   expect(await places()).toEqual(quiet);
 });
 
@@ -367,7 +365,7 @@ for (const sheet of ['light', 'dark'])
         .last()
         .click();
       await expectNoViolations(page, '[aria-label="Rules"]');
-      await page.getByRole('button', { name: '4 digits. Define this part.' }).click();
+      await page.getByRole('button', { name: 'Edit 4 digits' }).click();
       await expectNoViolations(page, '.strip');
       await page.getByRole('button', { name: 'Typing behaviour' }).click();
       await page.getByRole('button', { name: 'Change', exact: true }).click();
@@ -378,7 +376,7 @@ for (const sheet of ['light', 'dark'])
         await expectNoViolations(page, '[aria-label="Live field"]');
       }
       // Menus, open.
-      await page.getByRole('button', { name: 'Menu of Warden’s telephone' }).click();
+      await page.getByRole('button', { name: 'Actions for Warden’s telephone' }).click();
       await expect(page.getByRole('menu')).toBeVisible();
       await expectNoViolations(page, '[role="menu"]');
     });
@@ -407,28 +405,28 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
   await notes.getByRole('button', { name: 'Delete rule' }).focus();
   await page.keyboard.press('Enter');
   await isKept();
-  await page.getByRole('button', { name: /^one of 3/ }).focus();
+  await page.getByRole('button', { name: /^Edit one of 3/ }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take choice 3 out' }).focus();
+  await page.getByRole('button', { name: 'Remove option 3' }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.keyboard.press('Escape');
   await isKept();
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('button', { name: 'a hyphen. Define this part.' }).focus();
+  await page.getByRole('button', { name: 'Edit a hyphen' }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Remove' }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.goto('/');
-  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of Key-box PIN' }).focus();
+  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Actions for Key-box PIN' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'Open desk' })).toBeFocused();
   await page.keyboard.press('End');
   await expect(page.getByRole('menuitem', { name: 'Delete', exact: true })).toBeFocused();
   await page.keyboard.press('Enter');
   await isKept();
-  await expect(page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Put it back' })).toBeFocused();
+  await expect(page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Restore' })).toBeFocused();
 });
 
 test('what is faulty is not called saved', async ({ page, request }) => {

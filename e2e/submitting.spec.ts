@@ -180,7 +180,7 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
       await send(page).click();
       await expect.poll(() => told.join()).toContain('its field "mobile" is wrong');
       const said = await send(page).evaluate((button: HTMLButtonElement) => button.validationMessage);
-      expect([said, requests.length]).toEqual(['Mobile: Please fill this in.', 0]);
+      expect([said, requests.length]).toEqual(['Mobile: Please fill in this field.', 0]);
       // Said for this press alone: the button stays valid for the next.
       await line(page, 'pin').focus();
       expect(await send(page).evaluate((button: HTMLButtonElement) => button.validationMessage)).toBe('');

@@ -28,12 +28,12 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
 }) => {
   const id = await newSet(request, { fields: [price], trials: [edge, wrong] });
   await page.goto(`/sets/${id}/trials`);
-  await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 hold, 1 does not.');
-  await expect(list(page).getByText('2 things expected, all there')).toBeVisible();
+  await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 passed, 1 failed.');
+  await expect(list(page).getByText('2 of 2 expectations met')).toBeVisible();
   await page.getByRole('button', { name: 'Open Not what is there' }).click();
   const misses = page.getByRole('list', { name: 'Failed expectations' });
   await expect(misses.getByRole('row', { name: 'expected "£51|"' })).toBeVisible();
-  await expect(misses.getByRole('row', { name: 'was there "£50|"' })).toBeVisible();
+  await expect(misses.getByRole('row', { name: 'actual "£50|"' })).toBeVisible();
   await expect(misses.locator('[data-apart]')).toHaveText(['1', '0']);
   await expectNoViolations(page);
   await misses.getByRole('link', { name: 'Show on desk' }).click();
@@ -48,7 +48,7 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   await page.goto('/');
   const told = page
     .locator(`[data-set="${id}"]`)
-    .getByRole('link', { name: 'Trials of Price of a bed, last run: 1 held, 1 missed' });
+    .getByRole('link', { name: 'Trials of Price of a bed: 1 passed, 1 failed' });
   await told.click();
   await page.waitForURL(new RegExp(`/sets/${id}/trials$`));
 });
@@ -64,7 +64,9 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   await page.keyboard.press('Control+End');
   await page.keyboard.type('expect valeu "x"');
   const mistakes = page.getByRole('status', { name: 'What is wrong with the tape' });
-  await expect(mistakes).toContainText('Line 6, column 8: "valeu" cannot be expected: is "value" meant?');
+  await expect(mistakes).toContainText(
+    'Line 6, column 8: Unknown expectation "valeu". Did you mean "value"?',
+  );
   await page.reload();
   await expect(editor(page, 'Up to the edge')).toContainText('expect valeu "x"');
   expect((await documentOf(request, id)).trials[0].tape).toBe(edge.tape);
@@ -73,11 +75,11 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   await editor(page, 'Up to the edge').click();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('field price');
-  await expect(mistakes).toContainText('expects nothing');
+  await expect(mistakes).toContainText('no expectations');
   await page.keyboard.press('Enter');
   await page.keyboard.type('expect codes none');
   await page.keyboard.press('Escape');
-  await expect(list(page).getByText('1 thing expected, all there')).toBeVisible();
+  await expect(list(page).getByText('1 of 1 expectation met')).toBeVisible();
   await saved(page);
   expect((await documentOf(request, id)).trials[0].tape).toBe('field price\nexpect codes none');
 });
@@ -88,50 +90,48 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
 }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
-  await breaks(page).getByRole('button', { name: 'Break it' }).click();
-  await expect(breaks(page).getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
-  await breaks(page).getByRole('button', { name: 'Open what came of breaking Price of a bed' }).click();
+  await breaks(page).getByRole('button', { name: 'Run mutation tests' }).click();
+  await expect(breaks(page).getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
+  await breaks(page).getByRole('button', { name: 'Open mutations of Price of a bed' }).click();
   const way = breaks(page)
     .getByRole('listitem')
-    .filter({ hasText: /^The rule “most” dropped/i });
+    .filter({ hasText: /^rule “most” dropped/i });
   await expect(way.getByText('expect flags !valid')).toBeVisible();
   const caught = breaks(page)
     .getByRole('listitem')
-    .filter({ hasText: /^The rule “most”: max 499 instead of 500/i });
-  await expect(caught).toContainText('Noticed by edge.');
+    .filter({ hasText: /^rule “most”: max 499 instead of 500/i });
+  await expect(caught).toContainText('Caught by “edge”.');
   await expectNoViolations(page);
   await way.getByRole('button', { name: 'Add this trial' }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 hold, in \d+ ms\.$/);
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 passed in \d+ ms\.$/);
   await breaks(page)
-    .getByRole('button', { name: /^Take all \d+ trials found$/ })
+    .getByRole('button', { name: /^Add all \d+ suggested trials$/ })
     .click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )\d+ hold, in \d+ ms\.$/);
-  await breaks(page).getByRole('button', { name: 'Break it again' }).click();
-  await expect(breaks(page).getByRole('list', { name: 'What came of them' })).toContainText(
-    '0 noticed by none',
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )\d+ passed in \d+ ms\.$/);
+  await breaks(page).getByRole('button', { name: 'Run again' }).click();
+  await expect(breaks(page).getByRole('list', { name: 'Results' })).toContainText('0 not caught');
   await saved(page);
   // One step each way.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 hold/);
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 passed/);
 });
 
 test('it can be stopped, and what was found stays; a thread that dies is told', async ({ page, request }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto('/sets/ridge-huts/trials');
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 hold/);
-  await breaks(page).getByRole('button', { name: 'Break it' }).click();
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 passed/);
+  await breaks(page).getByRole('button', { name: 'Run mutation tests' }).click();
   await expect(breaks(page).getByRole('progressbar')).toBeVisible();
   await expect(
     breaks(page)
-      .getByRole('button', { name: /^Open what came of breaking/ })
+      .getByRole('button', { name: /^Open mutations of/ })
       .first(),
   ).toBeVisible();
   await breaks(page).getByRole('button', { name: 'Stop' }).click();
-  await expect(breaks(page).getByRole('status')).toHaveText(/^Stopped after \d+ of \d+ ways\.$/);
+  await expect(breaks(page).getByRole('status')).toHaveText(/^Stopped after \d+ of \d+ mutations\.$/);
   await expect(
     breaks(page)
-      .getByRole('button', { name: /^Open what came of breaking/ })
+      .getByRole('button', { name: /^Open mutations of/ })
       .first(),
   ).toBeVisible();
   await page.route('**/*.js', (route) =>
@@ -146,7 +146,7 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
   );
   await page.unroute('**/*.js');
   await page.getByRole('button', { name: 'Run again' }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^It holds, in \d+ ms\.$/);
+  await expect(list(page).getByRole('status').first()).toHaveText(/^Passed in \d+ ms\.$/);
 });
 
 test('by key alone: typed on the desk, what is expected chosen, kept as a trial, named, and run', async ({
@@ -169,13 +169,13 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await page.locator('[aria-current="step"] td').nth(1).click();
   await expect(page.locator('[aria-current="step"] td[data-expected]')).toHaveCount(1);
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('Keep the tape');
+  await page.keyboard.type('Save tape');
   await page.keyboard.press('Enter');
   await page.getByRole('link', { name: 'Give it a name and a reason' }).press('Enter');
   await page.waitForURL('**/trials#price');
-  await expect(list(page).getByRole('status').first()).toHaveText(/^It holds, in \d+ ms\.$/);
+  await expect(list(page).getByRole('status').first()).toHaveText(/^Passed in \d+ ms\.$/);
   await page.getByRole('textbox', { name: 'Name of the trial price' }).fill('Too dear');
-  await page.getByRole('textbox', { name: 'Why the trial price is there' }).fill('Beds are cheap.');
+  await page.getByRole('textbox', { name: 'Description of the trial price' }).fill('Beds are cheap.');
   await saved(page);
   const [trial] = (await documentOf(request, id)).trials;
   expect(trial).toMatchObject({ id: 'price', name: 'Too dear', why: 'Beds are cheap.' });
@@ -193,8 +193,8 @@ test('what the trials reach: seen and never seen; a set without fields or trials
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   const row = page.getByRole('region', { name: 'Coverage' }).getByRole('row').filter({ hasText: 'most' });
-  await expect(row).toContainText('pass seen');
-  await expect(row).toContainText('fail never seen');
+  await expect(row).toContainText('pass covered');
+  await expect(row).toContainText('fail not covered');
   await page.setViewportSize({ width: 400, height: 800 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
   const answer = await request.post('/api/sets', {
@@ -202,14 +202,14 @@ test('what the trials reach: seen and never seen; a set without fields or trials
   });
   await page.goto(`/sets/${(await answer.json()).id}/trials`);
   await expect(list(page).getByText('No trials yet.')).toBeVisible();
-  await expect(breaks(page).getByRole('button', { name: 'Break it' })).toBeDisabled();
+  await expect(breaks(page).getByRole('button', { name: 'Run mutation tests' })).toBeDisabled();
   await expectNoViolations(page);
 });
 
 test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ page }) => {
   await page.addInitScript(() => localStorage.setItem('arbeit.sheet', 'dark'));
   await page.goto('/sets/ridge-huts/trials');
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 hold/);
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 passed/);
   await page.getByRole('button', { name: 'Open rejects an easy PIN' }).click();
   await expect(editor(page, 'rejects an easy PIN')).toBeVisible();
   await expectNoViolations(page);

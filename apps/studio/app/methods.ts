@@ -15,7 +15,7 @@ export function refuseMethods(): void {
       'content-type': 'application/json',
       'x-content-type-options': 'nosniff',
     });
-    response.end(JSON.stringify({ error: `Arbeit does not answer ${method}.` }));
+    response.end(JSON.stringify({ error: `The method ${method} is not allowed.` }));
     return true;
   });
 }

@@ -14,7 +14,7 @@ export async function readFromStore<T>(
     return await (await store()).read(work);
   } catch (error) {
     logError(what, error);
-    return isStoreError(error) ? error : new StoreError('The store did not answer. Try again.', error);
+    return isStoreError(error) ? error : new StoreError('No response from the database. Try again.', error);
   }
 }
 

@@ -1,23 +1,12 @@
 'use client';
 
-import type { Languages, Wording } from '@arbeit/engine/rules';
+import type { Languages } from '@arbeit/engine/rules';
 import { english } from '@arbeit/engine/wording/english';
 import { useEffect, useState } from 'react';
 
-/** Languages of messages beside English, fetched when a field needs them. */
-const loaders: Readonly<Record<string, () => Promise<Wording>>> = {
-  de: () => import('@arbeit/engine/wording/german').then((own) => own.german),
-  fr: () => import('@arbeit/engine/wording/french').then((own) => own.french),
-  es: () => import('@arbeit/engine/wording/spanish').then((own) => own.spanish),
-  it: () => import('@arbeit/engine/wording/italian').then((own) => own.italian),
-  ja: () => import('@arbeit/engine/wording/japanese').then((own) => own.japanese),
-  pt: () => import('@arbeit/engine/wording/portuguese').then((own) => own.portuguese),
-  nl: () => import('@arbeit/engine/wording/dutch').then((own) => own.dutch),
-  pl: () => import('@arbeit/engine/wording/polish').then((own) => own.polish),
-  sv: () => import('@arbeit/engine/wording/swedish').then((own) => own.swedish),
-  zh: () => import('@arbeit/engine/wording/chinese').then((own) => own.chinese),
-  ar: () => import('@arbeit/engine/wording/arabic').then((own) => own.arabic),
-};
+/** Languages of messages beside English (BCP 47), fetched when a field needs them. */
+const others = ' ar de es fr it ja nl pl pt sv zh ';
+export const isOther = (tag: string): boolean => others.includes(` ${tag} `);
 
 /** Fetched languages, one object each, so that nothing is compiled again without need. */
 const fetched = new Map<string, Languages>();
@@ -27,20 +16,21 @@ const usual: Languages = { en: english };
 function fetchLanguage(tag: string): Promise<Languages> {
   const known = under.get(tag);
   if (known) return known;
-  const load = loaders[tag];
-  const promise = load
-    ? load().then(
-        (wording) => {
-          const all = { en: english, [tag]: wording };
-          fetched.set(tag, all);
-          return all;
-        },
-        // It is loaded again at the next visit; until then messages are in English.
-        () => {
-          under.delete(tag);
-          return usual;
-        },
-      )
+  const promise = isOther(tag)
+    ? import('./more-languages.ts')
+        .then(({ loaders }) => loaders[tag]!())
+        .then(
+          (wording) => {
+            const all = { en: english, [tag]: wording };
+            fetched.set(tag, all);
+            return all;
+          },
+          // It is loaded again at the next visit; until then messages are in English.
+          () => {
+            under.delete(tag);
+            return usual;
+          },
+        )
     : Promise.resolve(usual);
   under.set(tag, promise);
   return promise;
@@ -54,11 +44,11 @@ export function useLanguages(locale: string): Languages {
   const tag = locale.split('-')[0] ?? '';
   const [first] = useState(tag);
   const [, setCount] = useState(0);
-  const isKnown = !(tag in loaders) || fetched.has(tag);
+  const isKnown = !isOther(tag) || fetched.has(tag);
   useEffect(() => {
     if (!isKnown) void fetchLanguage(tag).then(() => setCount((count) => count + 1));
   }, [tag, isKnown]);
-  if (!(tag in loaders)) return usual;
+  if (!isOther(tag)) return usual;
   const known = fetched.get(tag);
   if (known || tag !== first) return known ?? usual;
   // Suspends, so the page stays as drawn. Not with `use`, which React replays during hydration: hooks before

@@ -1,4 +1,5 @@
 import type { FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
+import { freeId } from './free-id.ts';
 
 /** Edits of a document, each returning a new document. Unchanged parts stay the same objects. */
 
@@ -11,48 +12,6 @@ export function changeField(
   change: (field: FieldDocument) => FieldDocument,
 ): SetDocument {
   return { ...set, fields: set.fields.map((field) => (field.id === id ? change(field) : field)) };
-}
-
-/** Adds a field under a free id made from the wanted one; returns the document and the id. */
-export function addField(set: SetDocument, field: FieldDocument): { set: SetDocument; id: string } {
-  const id = freeId(
-    field.id,
-    set.fields.map((other) => other.id),
-  );
-  return { set: { ...set, fields: [...set.fields, { ...field, id }] }, id };
-}
-
-/** Duplicates a field, directly after it and under a free id; the same set if there is no such field. */
-export function duplicateField(set: SetDocument, id: string): { set: SetDocument; id: string } {
-  const at = set.fields.findIndex((field) => field.id === id);
-  const field = set.fields[at];
-  if (!field) return { set, id };
-  const copy = freeId(
-    id,
-    set.fields.map((other) => other.id),
-  );
-  return { set: { ...set, fields: set.fields.toSpliced(at + 1, 0, { ...field, id: copy }) }, id: copy };
-}
-
-/** Moves a field to an index; indices outside mean the nearest end. */
-export function moveField(set: SetDocument, id: string, to: number): SetDocument {
-  const from = set.fields.findIndex((field) => field.id === id);
-  const target = Math.max(0, Math.min(set.fields.length - 1, to));
-  const field = set.fields[from];
-  if (!field || from === target) return set;
-  return { ...set, fields: set.fields.toSpliced(from, 1).toSpliced(target, 0, field) };
-}
-
-/** Why a field cannot have an id, in a sentence. */
-export function problemWithId(set: SetDocument, id: string, own: string): string | null {
-  if (!/^[a-z][a-z0-9-]*$/.test(id)) return 'Use lower-case letters, digits and “-”, starting with a letter.';
-  return id !== own && set.fields.some((field) => field.id === id) ? 'This id is already in use.' : null;
-}
-
-function freeId(wanted: string, taken: readonly string[]): string {
-  let id = wanted;
-  for (let n = 2; taken.includes(id); n++) id = `${wanted}-${n}`;
-  return id;
 }
 
 export const addRule = (field: FieldDocument, rule: RuleDocument): FieldDocument => {

@@ -3,7 +3,7 @@ import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { duplicateField, moveField, problemWithId } from './edits.ts';
+import { duplicateField, moveField, problemWithId } from './field-edits.ts';
 import { bareField, turnedIn, withKind } from './kind-change.ts';
 import { renameField } from './references.ts';
 
@@ -60,7 +60,11 @@ test.each(set.fields.map((field) => [field.id, field] as const))(
 test('a day turned into a text takes what compares with it along', () => {
   const arrival = set.fields.find(({ id }) => id === 'arrival')!;
   const { lost } = turnedIn(set, withKind(arrival, 'text', set, kinds).field, kinds);
-  expect(lost).toEqual(['the rule “order” of booking', 'the rule “two-weeks” of booking', 'the rule “order” of change']);
+  expect(lost).toEqual([
+    'the rule “order” of booking',
+    'the rule “two-weeks” of booking',
+    'the rule “order” of change',
+  ]);
 });
 
 describe('fields of a set', () => {

@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import type { IndexedSet, ListedSet, StoredSet } from '../store/sets.ts';
 import { classesIn } from './classes.ts';
 import { newPage } from './draft.ts';
-import { addField } from './edits.ts';
+import { addField } from './field-edits.ts';
 import type { Answer } from './saver.ts';
 
 /** All sets, the one changed last first. Rejects if Arbeit does not answer. */

@@ -62,7 +62,7 @@ export const sendTo =
     if (response instanceof Error)
       return failed(
         response.name === 'TimeoutError'
-          ? `Arbeit did not answer within ${patience / 1000} seconds.`
+          ? `No response from the server within ${patience / 1000} seconds.`
           : 'Arbeit could not be reached.',
       );
     const body = ((await response.json().catch(() => null)) ?? {}) as Record<string, unknown>;
@@ -75,7 +75,7 @@ export const sendTo =
     const { error, faults } = body;
     return {
       ok: false,
-      why: typeof error === 'string' ? error : `The server answered ${response.status}.`,
+      why: typeof error === 'string' ? error : `Request failed (HTTP ${response.status}).`,
       faults: Array.isArray(faults) ? faults : [],
     };
   };

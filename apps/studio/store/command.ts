@@ -44,7 +44,7 @@ export function backup(file: string, where: Where): Promise<string | undefined> 
   const { url, folder } = where;
   // Opening a folder without a store creates one. A mistyped name must not lead to an empty backup.
   if (!url && !existsSync(join(folder, 'pg')))
-    return Promise.resolve(`There is no store in ${resolve(folder)}.`);
+    return Promise.resolve(`The folder ${resolve(folder)} has no store.`);
   return withStore(where, async (store) => {
     const part = `${file}.part`;
     const opened = await open(part, 'w');

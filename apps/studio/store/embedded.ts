@@ -206,7 +206,7 @@ export class EmbeddedPool {
       const timer = setTimeout(() => {
         // A folder that is gone has no disk to check.
         const isFull = existsSync(this.#folder) && isShort(this.#folder);
-        const late = new StoreError('The store did not answer in time. Try again.');
+        const late = new StoreError('The database did not respond in time. Try again.');
         void this.#end(isFull ? diskFull(this.#folder) : late, worker);
       }, most);
       const done = (): void => {

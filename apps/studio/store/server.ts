@@ -45,7 +45,7 @@ const troubles: readonly (readonly [form: RegExp, words: string])[] = [
   [/^53300$/, 'The database has no connection left. Try again, or raise its max_connections.'],
   [/^(?:53100|ENOSPC)$/, 'The disk of the database is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.'],
   [/^25006$/, 'The database takes no changes at the moment (it is read-only). Nothing was changed; try again.'],
-  [/^57014$|statement timeout|Query read timeout/, 'The database did not answer in time. Nothing was changed; try again.'],
+  [/^57014$|statement timeout|Query read timeout/, 'The database did not respond in time. Nothing was changed. Try again.'],
   [
     /^(?:ECONNREFUSED|ECONNRESET|ENOENT|ENOTDIR|EACCES|EPERM|ENOTFOUND|EHOSTUNREACH|ETIMEDOUT|EPIPE|57P0\d|08\w{3}|40001|40P01)$|Connection terminated|not queryable|connection timeout|timeout exceeded when trying to connect/i,
     'The database cannot be reached. Nothing was changed; try again. If this stays, see whether it runs and whether DATABASE_URL is right.',

@@ -42,7 +42,7 @@ function* causes(error: unknown): Generator<unknown> {
 export const asStoreError = (error: unknown, folder: string): StoreError =>
   storeErrorIn(error, folder) ?? new StoreError(noAnswer, error);
 
-const noAnswer = 'The store did not answer. Nothing was changed; try again.';
+const noAnswer = 'No response from the database. Nothing was changed. Try again.';
 
 /**
  * Whether an error comes from the database: a failed query (Drizzle), an error of PostgreSQL, a closed

@@ -1,6 +1,7 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState } from 'react';
+import type { IndexedSet } from './entries.ts';
 import { useAtFirstUse } from './first-use.ts';
 import { type Command, type CommandGroup, innermost, isTyping, meets } from './keys.ts';
 import { later, useLater } from './later.tsx';
@@ -26,7 +27,7 @@ export function useCommands(title: string, commands: readonly Command[]): void {
 }
 
 /** The palette, its button and its key, and the keys of every command. Used once per page. */
-export function Commands() {
+export function Commands({ indexed }: { readonly indexed: () => Promise<readonly IndexedSet[]> }) {
   useAtFirstUse(palette);
   const [open, setOpen] = useState<'palette' | 'keys' | null>(null);
   const { it: loaded, want } = useLater(palette);
@@ -62,7 +63,12 @@ export function Commands() {
         Commands <span className="caption max-md:hidden">Ctrl K</span>
       </button>
       {loaded && open && (
-        <loaded.Palette groups={[...groups.values()]} shows={open} onClose={() => setOpen(null)} />
+        <loaded.Palette
+          groups={[...groups.values()]}
+          indexed={indexed}
+          shows={open}
+          onClose={() => setOpen(null)}
+        />
       )}
     </>
   );

@@ -1,5 +1,12 @@
-import type { IndexedSet } from '../store/sets.ts';
 import { synonymsOf } from './synonyms.ts';
+
+/** A set as the palette lists it. */
+export interface IndexedSet {
+  readonly key: string;
+  readonly title: string;
+  readonly fields: readonly { readonly id: string; readonly label: string; readonly kind: string }[];
+  readonly forms: readonly { readonly id: string; readonly title: string }[];
+}
 
 /** An entry of the palette. */
 export interface Entry {
@@ -68,7 +75,7 @@ const setActions = [
 
 /** What only the page of one field or one form can do: disabled on other pages. */
 const onDesks = ['Go to field', 'Go to specimen', 'Edit pattern text', 'Add rule', 'Change kind…', 'Placeholder', 'Hint', 'Initial value', 'Appearance', 'HTML attributes', 'In other locales', 'Go to tape', 'Save tape as trial', 'Clear tape', 'Copy the tape as text', 'Move up', 'Move down', 'Duplicate', 'Change id…', 'Delete']; // biome-ignore format: a list
-const onForms = ['Edit layout', 'Cross-field rules', 'Add condition', 'Submission', 'Message timing', 'Simulated services', 'Submitted data']; // biome-ignore format: a list
+const onForms = ['Edit layout', 'Cross-field rules', 'New condition', 'Submission', 'Message timing', 'Simulated services', 'Submitted data']; // biome-ignore format: a list
 
 /** What the entries need of the page. */
 export interface Surroundings {

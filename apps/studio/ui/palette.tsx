@@ -2,10 +2,8 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { indexedSets } from '../model/other-sets.ts';
-import type { IndexedSet } from '../store/sets.ts';
 import { Dialog } from './dialog.tsx';
-import { type Entry, entriesElsewhere, found } from './entries.ts';
+import { type Entry, entriesElsewhere, found, type IndexedSet } from './entries.ts';
 import { type CommandGroup, keyShown } from './keys.ts';
 import { chooseItem, controlEntries, menuEntries, operate, whenThere } from './page-controls.ts';
 
@@ -23,15 +21,18 @@ const others: readonly (readonly [key: string, does: string])[] = [
 /** A dialog with every command of the page, to be found by words, or with every key. */
 export function Palette({
   groups,
+  indexed,
   shows,
   onClose,
 }: {
   readonly groups: readonly CommandGroup[];
+  /** Fetches the names of all fields and forms. */
+  readonly indexed: () => Promise<readonly IndexedSet[]>;
   readonly shows: 'palette' | 'keys';
   readonly onClose: () => void;
 }) {
   return shows === 'palette' ? (
-    <Finder groups={groups} onClose={onClose} />
+    <Finder groups={groups} indexed={indexed} onClose={onClose} />
   ) : (
     <Dialog title="Keyboard shortcuts" onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
@@ -58,14 +59,17 @@ function placeIn(path: string): { readonly setKey: string | undefined; readonly 
 }
 
 /** All entries: of the page, of its menus, and of everything elsewhere. */
-function useEntries(groups: readonly CommandGroup[]): readonly Entry[] {
+function useEntries(
+  groups: readonly CommandGroup[],
+  indexed: () => Promise<readonly IndexedSet[]>,
+): readonly Entry[] {
   const path = usePathname();
   const router = useRouter();
   const [index, setIndex] = useState<readonly IndexedSet[]>([]);
   useEffect(() => {
     // Without the index, everything on the page is still there.
-    indexedSets().then(setIndex, () => undefined);
-  }, []);
+    indexed().then(setIndex, () => undefined);
+  }, [indexed]);
   // Read once: while the palette is open, nothing behind it changes.
   const [present] = useState(() => [
     ...groups.flatMap(({ title, commands }) =>
@@ -89,14 +93,16 @@ function useEntries(groups: readonly CommandGroup[]): readonly Entry[] {
 
 function Finder({
   groups,
+  indexed,
   onClose,
 }: {
   readonly groups: readonly CommandGroup[];
+  readonly indexed: () => Promise<readonly IndexedSet[]>;
   readonly onClose: () => void;
 }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const entries = useEntries(groups);
+  const entries = useEntries(groups, indexed);
   const list = useMemo(() => found(entries, text), [entries, text]);
   const here = Math.min(at, list.length - 1);
   const run = (entry: Entry | undefined) => {

@@ -52,6 +52,7 @@ layout: sections order arrange move
 services: server simulate mock delay failure network api
 fill: sample samples autofill demo
 undo: back revert
+save: keep store
 redo: again repeat
 find: search filter look
 commands: palette actions menu

@@ -78,7 +78,7 @@ function loaded(
   if (all.length === 0 && document)
     for (const trial of document.trials ?? []) if (!add(trial.id, trialTape(trial))) return undefined;
   if (all.length === 0) {
-    output.err('there is no tape to drive the page by: name one, or a document with trials');
+    output.err('no tapes: name one, or a document with trials');
     return undefined;
   }
   return { document, all };

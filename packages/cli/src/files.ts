@@ -24,7 +24,7 @@ export function loadDocument(path: string, output: Output): SetDocument | undefi
     const column = fault.line === undefined ? place.column : fault.column;
     const inside =
       fault.line === undefined && fault.column !== undefined ? `, column ${fault.column} of the text` : '';
-    const hint = fault.suggestion === undefined ? '' : ` (perhaps ${fault.suggestion})`;
+    const hint = fault.suggestion === undefined ? '' : ` (did you mean ${fault.suggestion}?)`;
     output.err(`${path}:${line}:${column}: ${fault.path}${inside}: ${fault.message}${hint}`);
   }
   return undefined;

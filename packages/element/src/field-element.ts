@@ -71,7 +71,7 @@ function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldSto
   const own = ownerOf(element)?.storeOf(id);
   if (own) return own;
   const field = fields.get(id);
-  if (!field) throw new RangeError(`There is no field "${id}" among those the elements were defined with.`);
+  if (!field) throw new RangeError(`There is no field "${id}" in this set of elements.`);
   return createStore(field, evaluateOn(today));
 }
 
@@ -258,7 +258,7 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       return this.#controller;
     }
     get #message(): string {
-      return `There is no field "${idOf(this)}" among those the elements were defined with.`;
+      return `There is no field "${idOf(this)}" in this set of elements.`;
     }
     get store(): FieldStore {
       const found = this.#find(true);

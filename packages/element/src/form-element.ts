@@ -70,7 +70,7 @@ export const formSource = (table: FormTable): FormSource => ({
   has: (id) => table.forms.has(id),
   make(element, id) {
     const form = table.forms.get(id);
-    if (!form) throw new RangeError(`There is no form "${id}" among those the elements were defined with.`);
+    if (!form) throw new RangeError(`There is no form "${id}" in this set of elements.`);
     return {
       store: createFormStore(form, table.today),
       attach: (around) => attach(element, around, table),
@@ -95,7 +95,7 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
       return this.#controller;
     }
     get #message(): string {
-      return `There is no form "${this.getAttribute('form') ?? ''}" among those the elements were defined with.`;
+      return `There is no form "${this.getAttribute('form') ?? ''}" in this set of elements.`;
     }
     get store(): FormStore {
       const found = this.#find();

@@ -66,7 +66,7 @@ export function createAtOnce(file: URL): { readonly check: RunCode; readonly sha
   const ask = <T>(code: string, about: object, failed: (why: string) => T): T => {
     if (hanging.has(code)) return failed(undecided);
     line ??= lineTo(file);
-    if (!line) return failed('What runs own code could not be started.');
+    if (!line) return failed('The sandbox for custom code could not be started.');
     const reply = line.call({ ...about, code, id: ++count });
     // A reply carries the id of its call.
     if (reply && 'id' in reply) return reply.outcome as T;

@@ -82,7 +82,9 @@ const notDecided = {
     'Not decided: the call did not come back. Run it again, or look for a search through a very long text.',
 } as const;
 const shapeNotDecided = { broken: notDecided.undecided } as const;
-const notStarted = { broken: 'What runs own code could not be started. Reload to try again.' } as const;
+const notStarted = {
+  broken: 'The sandbox for custom code could not be started. Reload the page to try again.',
+} as const;
 
 const undecided = (asked: Asked): Outcome => ('input' in asked ? notDecided : shapeNotDecided);
 

@@ -62,7 +62,7 @@ describe('own code', () => {
     ['a slip in the writing', 'export default ({ value ) => {}', /SyntaxError/],
     ['no export', 'const check = () => {};', /export default/],
     ['an export that is no function', 'export default 42', /function/],
-    ['an answer of another kind', 'export default () => 42', /answered a number/],
+    ['an answer of another kind', 'export default () => 42', /returned a number/],
     ['a promise', 'export default async () => {}', /a promise/],
     ['an answer too long', 'export default () => ({ data: { x: "y".repeat(30000) } })', /too long/],
     ['an answer in a circle', 'export default () => { const a = {}; a.a = a; return a; }', /circular/i],
@@ -144,12 +144,12 @@ describe('a function somebody brings', () => {
   });
 
   test.each([
-    ['() => 42', /answered a number/],
-    ['() => {}', /answered nothing/],
+    ['() => 42', /returned a number/],
+    ['() => {}', /returned nothing/],
     ['() => { throw new TypeError("no"); }', /TypeError: no/],
     ['() => { for (;;); }', /after 500,000 steps/],
     ['() => "x".repeat(1e5)', /too long/],
-    ['async (t) => t', /answered a object/],
+    ['async (t) => t', /returned a object/],
     ['() => fetch("https://huts.example")', /not defined/],
   ])('%s is told', async (code, why) => {
     expect(await answer(code, 'x')).toEqual(expect.objectContaining({ broken: expect.stringMatching(why) }));

@@ -153,7 +153,7 @@ const checking: Made = {
   missing: (type) =>
     type === 'undefined'
       ? 'It has no "export default".'
-      : 'It needs "export default" and a function behind it.',
+      : 'The code needs “export default” followed by a function.',
   harness: `(call, text) => {
     const answer = call(JSON.parse(text));
     if (answer === undefined || answer === null) return 'nothing';
@@ -175,7 +175,7 @@ const answering: Made = {
 
 const shaping: Made = {
   exports: ['shape', 'value'],
-  missing: () => 'There is no “export function shape(content)” in it.',
+  missing: () => 'The code has no “export function shape(content)”.',
   harness: `((parse, stringify) => (shape, value, text) => {
     const content = parse(text);
     const plain = (answer) => (answer instanceof Promise ? {} : answer);
@@ -280,7 +280,7 @@ function evaluate(context: QuickJSContext, code: string): QuickJSHandle {
 
 /** A result that must be JSON; anything else is reported with what was expected. */
 function jsonIn(said: string, expected: string): { readonly json: unknown } | Failure {
-  if (!said.startsWith('=')) return { broken: `It answered ${said}${expected}` };
+  if (!said.startsWith('=')) return { broken: `It returned ${said}${expected}` };
   if (said.length > limits.answer) return { broken: 'Its answer is too long.' };
   try {
     return { json: JSON.parse(said.slice(1)) };
@@ -296,7 +296,7 @@ function outcomeIn(said: string): CodeOutcome {
 }
 
 function textIn(said: string): Called {
-  const read = jsonIn(said, ', and no text.');
+  const read = jsonIn(said, ' instead of a string.');
   // The harness returns only texts as JSON.
   return 'broken' in read ? read : { text: String(read.json) };
 }

@@ -112,7 +112,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
     { id: 'rule', label: 'Add rule', key: 'r', run: () => focusOn('[data-add-rule]') },
     { id: 'tape', label: 'Go to tape', key: 't', run: () => focusOn('.tape-rows') },
     { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
-    { id: 'keep', label: 'Save tape as trial', key: 'k', run: trial.onKeep },
+    { id: 'keep', label: 'Save tape as trial', key: 'k', run: () => void trial.onKeep() },
     { id: 'new-tape', label: 'Clear tape', run: trial.onClear },
   ]); // biome-ignore format: one command a line
   return (

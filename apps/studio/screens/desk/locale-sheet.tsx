@@ -21,7 +21,7 @@ export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Put away' : 'Show'}
+          {isOpen ? 'Close' : 'Show'}
         </button>
       </div>
       {isOpen && <LocaleLines {...props} />}

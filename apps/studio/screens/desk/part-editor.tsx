@@ -224,9 +224,9 @@ function CellsEditor({
         </Labelled>
       )}
       <div className="flex gap-3">
-        <Count label="At least" value={min} from={0} to={max} onChange={(value) => change({ min: value })} />
+        <Count label="Minimum" value={min} from={0} to={max} onChange={(value) => change({ min: value })} />
         <Count
-          label="At most"
+          label="Maximum"
           value={max}
           from={1}
           to={60}

@@ -54,7 +54,7 @@ export function PicksEditor({
               <button
                 type="button"
                 className="word-button text-sm"
-                aria-label={`Move choice ${i + 1} up`}
+                aria-label={`Move option ${i + 1} up`}
                 disabled={i === 0}
                 onClick={() => move(i, -1)}
               >

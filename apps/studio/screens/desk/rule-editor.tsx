@@ -157,7 +157,7 @@ function Manner({
               onChange(target.value === 'clear' ? { ...rule, refused: 'clear' } : kept);
             }}
           >
-            <option value="keep">stays</option>
+            <option value="keep">keep it</option>
             <option value="clear">clear the field</option>
           </select>
         )}

@@ -6,7 +6,7 @@ import { useAnswers } from '../../field/custom-code/use-custom-code.ts';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 
 type Side = 'pass' | 'fail';
-const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should not pass' };
+const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should fail' };
 
 /**
  * Values stored with a rule, each with the rule's current verdict. A verdict other than the expected one is

@@ -64,7 +64,7 @@ export function SeveralEditor({
                 <button
                   type="button"
                   className="help-button"
-                  aria-label={`Take ${nameOf(one)} out`}
+                  aria-label={`Remove ${nameOf(one)}`}
                   disabled={chosen.length < 2}
                   onClick={() => toggle(one)}
                 >

@@ -4,12 +4,15 @@ import { type FieldStore, localToday } from '@arbeit/dom';
 import type { FieldEvent, HydratedField } from '@arbeit/engine/field';
 import { fieldEvents, type Hand, hands, parseTape, byHand as playedBy, type Tape } from '@arbeit/engine/tape';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { addTrials } from '../../model/trial-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
+import { useAtFirstUse } from '../../ui/first-use.ts';
+import { later } from '../../ui/later.tsx';
 import { Link } from '../../ui/link.tsx';
 import type { TapeRow } from './tape-rows.ts';
 import { type DeskExpectable, type Expects, expectedAt, tapeText } from './tape-text.ts';
 import { byHand, type useBench } from './use-bench.ts';
+
+const trialEdits = later(() => import('../../model/trial-edits.ts'));
 
 type Bench = ReturnType<typeof useBench>;
 
@@ -24,10 +27,11 @@ export function useTrialTape(
   readonly kept: ReactNode;
   textOf(): string;
   onExpect(row: TapeRow, what: DeskExpectable): void;
-  onKeep(): void;
+  onKeep(): Promise<void>;
   /** Starts a new tape, without expectations. */
   onClear(): void;
 } {
+  useAtFirstUse(trialEdits);
   const [expects, setExpects] = useState<Expects>(new Map());
   const [kept, setKept] = useState<{ readonly id: string; readonly rows: number }>();
   const { rows } = bench.tape;
@@ -40,14 +44,19 @@ export function useTrialTape(
       if (!now.delete(what)) now.add(what);
       setExpects(new Map(expects).set(row.id, now));
     },
-    onKeep() {
+    async onKeep() {
       if (rows.length === 0) return;
       const tape = tapeText({ fieldId: field.id, today }, field, bench.tape, expects);
       // A trial must expect something: if every expectation was dropped, it expects what the last row shows.
       const sound = /^expect /m.test(tape) ? tape : tapeText({ fieldId: field.id, today }, field, bench.tape);
-      const added = addTrials(set.document, [{ id: field.id, name: `${name} trial 1`, tape: sound }]);
-      set.edit(() => added.set);
-      const [id] = added.ids;
+      const { addTrials } = await trialEdits.fetch();
+      const trial = { id: field.id, name: `${name} trial 1`, tape: sound };
+      let id: string | undefined;
+      set.edit((d) => {
+        const added = addTrials(d, [trial]);
+        [id] = added.ids;
+        return added.set;
+      });
       if (id !== undefined) setKept({ id, rows: rows.length });
     },
     onClear() {

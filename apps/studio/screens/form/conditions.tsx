@@ -42,7 +42,7 @@ export function Conditions({
           disabled={fields.length < 2}
           onClick={() => setAdding(!isAdding)}
         >
-          Add condition
+          New condition
         </button>
       </div>
       <ul>

@@ -22,7 +22,7 @@ export const sendTo =
     } | null;
     if (response.status === 422 && body?.findings) return body.findings;
     if (response.status < 500 && body?.error) return [{ field: '', code: 'refused', message: body.error }];
-    throw new Error(`The server answered ${response.status}.`);
+    throw new Error(`Request failed (HTTP ${response.status}).`);
   };
 
 /** Runs a form's server checks while it is mounted. */

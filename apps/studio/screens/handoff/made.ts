@@ -60,7 +60,7 @@ export async function make(
   });
   if (!response.ok || !response.body) {
     const told = (await response.json().catch(() => undefined)) as { readonly error?: string } | undefined;
-    throw new Error(told?.error ?? 'The server did not answer. Try again.');
+    throw new Error(told?.error ?? 'No response from the server. Try again.');
   }
   for await (const told of linesOf(response.body)) {
     if ('made' in told) return told.made;

@@ -47,7 +47,7 @@ export function useMade(setKey: string, choice: Choice): Making {
       .catch((error: unknown) => {
         if (call.current !== own || own.signal.aborted) return;
         const isOffline = error instanceof TypeError;
-        setProblem(isOffline ? 'The server did not answer. Try again.' : (error as Error).message);
+        setProblem(isOffline ? 'No response from the server. Try again.' : (error as Error).message);
       })
       .finally(() => call.current === own && setProgress(undefined));
     return own;

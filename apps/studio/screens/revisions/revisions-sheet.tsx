@@ -213,7 +213,7 @@ function RevisionRow({
             type="button"
             className="word-button"
             aria-expanded={isLookedAt}
-            aria-label={`${isLookedAt ? 'Put away' : 'Look at'} ${title}`}
+            aria-label={`${isLookedAt ? 'Close' : 'Preview'} ${title}`}
             onClick={onLook}
           >
             {isLookedAt ? 'Close' : 'Preview'}
@@ -221,7 +221,7 @@ function RevisionRow({
           <button
             type="button"
             className="word-button"
-            aria-label={`Compare ${title} with now`}
+            aria-label={`Compare with current: ${title}`}
             onClick={onCompare}
           >
             Compare with current
@@ -230,7 +230,7 @@ function RevisionRow({
             type="button"
             className="word-button"
             disabled={isPresent}
-            aria-label={`Bring ${title} back`}
+            aria-label={`Restore ${title}`}
             onClick={onBack}
           >
             Restore

@@ -3,7 +3,7 @@
 import { type FieldDocument, fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
-import { problemWithId } from '../../model/edits.ts';
+import { problemWithId } from '../../model/field-edits.ts';
 import { turnedIn, withKind } from '../../model/kind-change.ts';
 import { listSets } from '../../model/other-sets.ts';
 import { renameField } from '../../model/references.ts';

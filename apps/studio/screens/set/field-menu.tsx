@@ -2,7 +2,6 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
-import { duplicateField, moveField } from '../../model/edits.ts';
 import { sendField } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import type { ListedSet } from '../../store/sets.ts';
@@ -12,6 +11,8 @@ import type { ButtonProps, MenuItem } from '../../ui/pop-out-props.ts';
 
 /** The dialogs are loaded when needed. */
 const dialogs = later(() => import('./field-dialogs.tsx'));
+
+const edits = () => import('../../model/field-edits.ts');
 
 type OpenDialog = 'rename' | 'kind' | 'locale' | 'send';
 
@@ -51,23 +52,29 @@ export function FieldMenu({
   };
   const close = () => setAsked(null);
   const at = set.document.fields.findIndex(({ id }) => id === field.id);
+  const move = async (to: number) => {
+    const { moveField } = await edits();
+    set.edit((d) => moveField(d, field.id, to));
+  };
   const items: readonly MenuItem[] = [
     ...more,
     {
       id: 'duplicate',
       label: 'Duplicate',
       isApart: more.length > 0,
-      onSelect: () => {
+      onSelect: async () => {
+        const { duplicateField } = await edits();
         const { set: next, id } = duplicateField(set.document, field.id);
-        void set.editAndSave(() => next).then(() => onMade(id));
+        await set.editAndSave(() => next);
+        onMade(id);
       },
     },
     { id: 'rename', label: 'Change id…', note: field.id, onSelect: () => ask('rename') },
     { id: 'kind', label: 'Change kind…', note: field.kind, onSelect: () => ask('kind') },
     { id: 'locale', label: 'Locale…', note: field.locale ?? `${set.document.locale} (from set)`, onSelect: () => ask('locale') },
     { id: 'send', label: 'Copy or move to another set…', onSelect: () => ask('send') },
-    { id: 'up', label: 'Move up', isApart: true, onSelect: () => set.edit((d) => moveField(d, field.id, at - 1)) },
-    { id: 'down', label: 'Move down', onSelect: () => set.edit((d) => moveField(d, field.id, at + 1)) },
+    { id: 'up', label: 'Move up', isApart: true, onSelect: () => move(at - 1) },
+    { id: 'down', label: 'Move down', onSelect: () => move(at + 1) },
     { id: 'delete', label: 'Delete', isApart: true, onSelect: onDelete },
   ]; // biome-ignore format: one entry a line
   return (

@@ -13,6 +13,9 @@ const sheets = [
   { label: 'Revisions', path: 'revisions' },
 ] as const;
 
+/** The names of all fields and forms, fetched when the palette opens. */
+const indexed = () => import('../../model/other-sets.ts').then((sets) => sets.indexedSets());
+
 /** The header of every page: where the user is, and what can be done with the whole page. */
 export function Masthead({
   setKey,
@@ -63,7 +66,7 @@ export function Masthead({
       )}
       <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">
         {children}
-        <Commands />
+        <Commands indexed={indexed} />
         <SheetSwitch />
       </div>
     </header>

@@ -39,7 +39,7 @@ export function RefusedVersions({
     if (!response) return 'No response from the server. Nothing was changed. Try again.';
     if (response.ok) return '';
     const { error } = (await response.json().catch(() => ({}))) as { error?: string };
-    return error ?? `The server answered ${response.status}.`;
+    return error ?? `Request failed (HTTP ${response.status}).`;
   };
   const drop = (kept: number) => ask(`/api/sets/${stored.key}/refused/${kept}`, { method: 'DELETE' });
   const act = async (work: () => Promise<string>, done: string) => {

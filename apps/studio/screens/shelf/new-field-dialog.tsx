@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import { classesIn } from '../../model/classes.ts';
-import { addField } from '../../model/edits.ts';
+import { addField } from '../../model/field-edits.ts';
 import { bareField } from '../../model/kind-change.ts';
 import { received } from '../../model/other-sets.ts';
 import { sampleLine, sampleOf } from '../../model/sample.ts';

@@ -2,7 +2,7 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { type CSSProperties, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { moveField } from '../../model/edits.ts';
+import { moveField } from '../../model/field-edits.ts';
 import { type JustDeleted, takeNote } from '../../model/just-deleted.ts';
 import type { LastResult } from '../../model/last-results.ts';
 import { received, sendField } from '../../model/other-sets.ts';
@@ -318,7 +318,7 @@ function GoneRow({ name, onBack }: { readonly name: string; readonly onBack: () 
         “{name}” was deleted.
       </span>
       <button type="button" data-put-back className="word-button" onClick={onBack}>
-        Undo
+        Restore
       </button>
     </li>
   );

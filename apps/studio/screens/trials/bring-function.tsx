@@ -4,7 +4,7 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import { type EquivalentConfig, lawWords, type Wiring } from '@arbeit/engine/proof';
 import { useMemo, useState } from 'react';
 import type { Mistake } from '../../field/custom-code/code-editor.tsx';
-import { addField } from '../../model/edits.ts';
+import { addField } from '../../model/field-edits.ts';
 import { useKept } from '../../model/kept.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { deferred } from '../../ui/later.tsx';

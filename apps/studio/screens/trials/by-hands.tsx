@@ -47,7 +47,7 @@ export function ByHands({
   const target = read.ok ? read.tape.target : undefined;
   if (!read.ok || !read.tape.steps.some((step) => step.do === 'type')) return null;
   return (
-    <section aria-label={`${trial.name ?? trial.id} by other hands`}>
+    <section aria-label={`Other input methods: ${trial.name ?? trial.id}`}>
       <h3 className="caption">Other input methods</h3>
       {/* Its lines are there before what they say is known: nothing below moves. */}
       <ul className="by-hands" aria-busy={hands === undefined}>

@@ -50,7 +50,7 @@ export const TrialRow = memo(function TrialRow({
           className="fold"
           aria-expanded={isOpen}
           aria-controls={id}
-          aria-label={`${isOpen ? 'Put away' : 'Open'} ${name}`}
+          aria-label={`${isOpen ? 'Close' : 'Open'} ${name}`}
           onClick={() => onOpen(!isOpen)}
         >
           {isOpen ? '▾' : '▸'}

@@ -58,7 +58,7 @@ function problemWithElement(
 ): string | undefined {
   if (isOutermost !== (name === 'svg') || (isOutermost && before > 0))
     return 'An icon is one <svg> with shapes in it.';
-  if (!elements.includes(name)) return `<${name}> is no shape: expected ${elements.slice(1).join(', ')}.`;
+  if (!elements.includes(name)) return `<${name}> is not a shape. Expected ${elements.slice(1).join(', ')}.`;
   for (const [, attribute = '', double, single] of given.matchAll(
     /([A-Za-z][\w:-]*)\s*=\s*(?:"([^"]*)"|'([^']*)')/g,
   )) {

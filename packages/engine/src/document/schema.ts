@@ -132,7 +132,7 @@ function field(kinds: KindTable, checks: CheckTable): Schema {
           propertyNames: { enum: attributeNames },
         },
         look: {
-          description: 'How it is drawn where it is taken home.',
+          description: 'How the exported field is drawn.',
           ...shape(
             {
               label: { enum: ['above', 'beside', 'inside'], default: 'above' },

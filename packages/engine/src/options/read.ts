@@ -85,7 +85,7 @@ function readPicks(at: Cursor, least: number): void {
           key === 'value' ? { suggestion: text.trim().replace(/\s+/gu, '-') || undefined } : {},
         );
       else if (seen[key].has(text))
-        spot.fault(`Another choice has this ${key === 'value' ? 'value' : 'wording'} already.`);
+        spot.fault(`Another option has this ${key === 'value' ? 'value' : 'label'} already.`);
       seen[key].add(text);
     }
   }

@@ -218,9 +218,7 @@ test('a number that is not wanted is told what is', () => {
   expect(said({ home: 'GB', regions: ['GB'] }, '01481123456')).toBe(
     'Enter a phone number from the United Kingdom.',
   );
-  expect(said({ home: 'CA', regions: ['CA'] }, '+12015550123')).toBe(
-    'Enter a phone number from Canada.',
-  );
+  expect(said({ home: 'CA', regions: ['CA'] }, '+12015550123')).toBe('Enter a phone number from Canada.');
   expect(said({ home: 'CA', regions: ['CA'] }, '+14165550123')).toBeUndefined();
   expect(said(list, '+41781234567')).toBeUndefined();
 });

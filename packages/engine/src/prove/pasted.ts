@@ -77,7 +77,8 @@ function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<st
   });
   return (text, caret) => {
     const display = format(text);
-    if (typeof display !== 'string') throw new RangeError(`It answered ${typeof display}, and no text.`);
+    if (typeof display !== 'string')
+      throw new RangeError(`The function returned ${typeof display} instead of a string.`);
     // Writing into an input what is already there leaves the caret where it is.
     if (display === text) return { body: lay(display, false), caret };
     const count = countIn(text.slice(0, caret));

@@ -52,12 +52,13 @@ function findingOf(outcome: CodeOutcome): Finding {
   if ('undecided' in outcome) return { ...broken(outcome.undecided), verdict: 'open' };
   const { answer } = outcome;
   if (answer === undefined || answer === null) return passed;
-  if (!isRecord(answer)) return broken(`It answered ${typeof answer}: expected nothing or an object.`);
+  if (!isRecord(answer))
+    return broken(`The check returned a ${typeof answer}. Expected nothing or an object.`);
   if ('then' in answer) return broken('The check returned a promise. Checks must be synchronous.');
   const { code, data, open, facts, ...rest } = answer;
   const [unknown] = Object.keys(rest);
   if (unknown !== undefined)
-    return broken(`It answered "${unknown}": expected "code", "data", "open" or "facts".`);
+    return broken(`The check returned "${unknown}". Expected "code", "data", "open" or "facts".`);
   if (code !== undefined && !(typeof code === 'string' && /^[a-z][\w-]*$/i.test(code)))
     return broken('Its "code" is not one word of letters, digits, "-" and "_".');
   const [named, found] = [textsOf(data), textsOf(facts)];

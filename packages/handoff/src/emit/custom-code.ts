@@ -100,7 +100,7 @@ export async function customCodeModule({ checks, shapes }: CustomCode): Promise<
     return all.map((text) => `  ${wrap(text)},\n`).join('');
   };
   return [
-    '// The developer’s own code, as it was written: each check and shape in a scope of its own.\n',
+    '// Your custom checks and formats, each in a scope of its own.\n',
     ...(checks.length
       ? [
           `const checks = [\n${await bodies(checks, (text) => text)}];\n`,

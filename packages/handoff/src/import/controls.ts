@@ -146,7 +146,7 @@ export function controlled(page: Page, element: Element): Draft | undefined {
   if (/^(?:submit|button|reset|image)$/.test(type)) return undefined;
   if (type === 'hidden') return lose(page, element, 'Hidden inputs were skipped.');
   if (type === 'file') return lose(page, element, 'No matching field kind; skipped.');
-  if (has(element, 'list')) lose(page, element, 'The suggestions of a <datalist> are not carried over.');
+  if (has(element, 'list')) lose(page, element, 'The suggestions of a <datalist> were not imported.');
   return type === 'select' ? listed(page, element) : typed(page, element, type);
 }
 
@@ -157,7 +157,7 @@ function listed(page: Page, element: Element): Draft {
   const all = every.filter(({ tagName }) => tagName === 'option');
   const real = all.filter((one) => valueIn(one) !== '');
   if (every.some(({ tagName }) => tagName === 'optgroup'))
-    lose(page, element, 'The groups of its choices are not carried over: they stand in one list.');
+    lose(page, element, 'Groups of options were not imported; the options are in one list.');
   const offers = offered(page, element, real, (one) => ({ value: valueIn(one), label: textOf(one) }));
   const isMultiple = has(element, 'multiple');
   const chosen = real.filter((one) => has(one, 'selected') && !has(one, 'disabled')).map(valueIn);
@@ -252,7 +252,7 @@ function momentOf(page: Page, element: Element, around: Around): Draft {
   if (has(element, 'step')) lose(page, element, 'The step attribute was not imported.');
   const given = [around.initial, attribute(element, 'min'), attribute(element, 'max')];
   if (given.some((text) => /:\d\d:(?!00(?:\.0+)?$)/.test(text ?? '')))
-    lose(page, element, 'Its seconds are not carried over.');
+    lose(page, element, 'Seconds were not imported.');
   const rules = rangeOf(toMinute(attribute(element, 'min')), toMinute(attribute(element, 'max')));
   return fieldFrom(
     page,
@@ -277,7 +277,7 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
   // HTML counts steps from the minimum, a rule from zero.
   const isOnStep = Math.abs(from - Math.round(from)) < 1e-9;
   if (!isPlain && !isOnStep)
-    lose(page, element, `Its steps of ${step} begin at ${min ?? around.initial}: they are not carried over.`);
+    lose(page, element, `Steps of ${step} from ${min ?? around.initial} were not imported.`);
   const limit = (text: string | undefined): number | string | undefined => number(text) ?? text;
   const entry = {
     ...(decimals ? { decimals: { max: decimals } } : {}),
@@ -297,7 +297,7 @@ const picks = {
 function formed(page: Page, element: Element, type: keyof typeof picks, around: Around): Draft {
   const { told: _, ...made } = writtenAs({ expression: forms[type] }, page.patternOf);
   lose(page, element, picks[type]);
-  if (has(element, 'min') || has(element, 'max')) lose(page, element, 'Its limits are not carried over.');
+  if (has(element, 'min') || has(element, 'max')) lose(page, element, 'Limits were not imported.');
   return fieldFrom(page, element, made, around);
 }
 

@@ -128,12 +128,12 @@ describe('an HTML form', () => {
 
   test.each([
     ['<input name=a pattern="(">', ['“a”, type text: The expression was skipped: This group is not closed: expected ")".']],
-    ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: Its expression came in as a rule: Its “ ” may be there or not; what a pattern puts in by itself is always there.']],
-    ['<input type=number name=a min=1 step=2>', ['“a”, type number: Its steps of 2 begin at 1: they are not carried over.']],
-    ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: The step attribute was not imported.', '“a”, type datetime-local: Its seconds are not carried over.']],
-    ['<input type=week name=a min=2027-W01>', ['“a”, type week: A week is typed as 2027-W06.', '“a”, type week: Its limits are not carried over.']],
+    ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: Its expression came in as a rule: Its “ ” is optional; fixed text of a pattern is always there.']],
+    ['<input type=number name=a min=1 step=2>', ['“a”, type number: Steps of 2 from 1 were not imported.']],
+    ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: The step attribute was not imported.', '“a”, type datetime-local: Seconds were not imported.']],
+    ['<input type=week name=a min=2027-W01>', ['“a”, type week: A week is typed as 2027-W06.', '“a”, type week: Limits were not imported.']],
     ['<input type=password name=a pattern="[a-z]{9}">', ['“a”, type password: Its expression came in as a rule: a pattern cannot be concealed.']],
-    ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: The groups of its choices are not carried over: they stand in one list.', '“a”, <select>: Disabled options were skipped.']],
+    ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: Groups of options were not imported; the options are in one list.', '“a”, <select>: Disabled options were skipped.']],
     ['<select name=a required><option value=1>One</select>', ['the field “A”: It came in as a text. Expected at least 2 choices.']],
     ['<input name=a></form><input name=b><form>', ['the page: The page has 2 forms. Their fields were imported together.']],
     ['<input name=a></form><input name=b>', ['the page: 1 control outside the form was skipped.']],

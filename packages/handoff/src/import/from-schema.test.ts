@@ -125,15 +125,15 @@ describe('a JSON Schema', () => {
 
   test.each([
     [{ type: 'string', pattern: '(' }, ['a.pattern: The expression was skipped: This group is not closed: expected ")".']],
-    [{ type: 'string', not: { pattern: 'x' } }, ['a.not: “not” is not carried over.']],
-    [{ type: 'null' }, ['a: There is no kind of field for values of type null.']],
+    [{ type: 'string', not: { pattern: 'x' } }, ['a.not: “not” was not imported.']],
+    [{ type: 'null' }, ['a: No field kind for values of type null; skipped.']],
     [{ const: 'v1' }, ['a: It has one value only: there is nothing to fill in.']],
     [{ enum: ['v1', 'v1'] }, ['a: Duplicate options merged: “v1”.', 'a: It has one value only: there is nothing to fill in.']],
-    [false, ['a: Nothing may stand there.']],
-    [7, ['a: This is no schema.']],
+    [false, ['a: No value is allowed here.']],
+    [7, ['a: This is not a schema.']],
     [{ $ref: '#/properties/a' }, ['a.$ref: It refers to itself.']],
     [{ oneOf: [{ format: 'email' }, { format: 'uri' }] }, ['a.oneOf: oneOf/anyOf is not supported; skipped.']],
-    [{ allOf: [{ pattern: '^a\\d$' }, { pattern: '^[ab]1$' }] }, ['a.allOf[1].pattern: Another piece has a “pattern” of its own: this one is not carried over.']],
+    [{ allOf: [{ pattern: '^a\\d$' }, { pattern: '^[ab]1$' }] }, ['a.allOf[1].pattern: Another part has its own “pattern”; this one was not imported.']],
     [{ type: ['integer', 'string'] }, ['a.type: It may be integer or string: it came in as the first.']],
     [{ 'x-order': 3, deprecated: true, writeOnly: true, type: 'string' }, []],
   ])('%j is told of', (property, told) => {

@@ -104,7 +104,7 @@ function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly D
     const own = given === true ? {} : given;
     const found = within(at, isObject(own) ? own : {}, 'properties', name);
     if (!isObject(own)) {
-      drop(reading, found, given === false ? 'Nothing may stand there.' : 'This is no schema.');
+      drop(reading, found, given === false ? 'No value is allowed here.' : 'This is not a schema.');
       return [];
     }
     const whole = withoutNull(reading, resolved(reading, found));
@@ -167,7 +167,7 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   if (!made) return [];
   for (const keyword of Object.keys(schema))
     if (!heard.has(keyword) && !keyword.startsWith('x-'))
-      drop(reading, property, `“${keyword}” is not carried over.`, keyword);
+      drop(reading, property, `“${keyword}” was not imported.`, keyword);
   const label = text(schema.title).trim().slice(0, 200) || labelFor(name);
   const id = idFor([...inside.names, name].join(' '), reading.taken);
   reading.taken.add(id);
@@ -238,7 +238,7 @@ function madeOf(reading: SchemaReading, at: Property): Made | undefined {
     case undefined:
       return writtenOf(reading, at);
     default:
-      drop(reading, at, `There is no kind of field for values of type ${types[0]}.`);
+      drop(reading, at, `No field kind for values of type ${types[0]}; skipped.`);
       return undefined;
   }
 }

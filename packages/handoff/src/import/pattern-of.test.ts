@@ -48,7 +48,7 @@ describe('a regular expression as a pattern', () => {
     ['[A-F0-9]{1,3}\\d', /rejects some texts/],
     ['[A-Z]{1,2}\\d{0,2}[A-Z]', /rejects some texts/],
     ['(ab|abc)[a-z]', /rejects some texts/],
-    ['\\d{4} ?\\d{4}', /may be there or not/],
+    ['\\d{4} ?\\d{4}', /is optional/],
     ['(?:25[0-5]|2[0-4]\\d|1?\\d?\\d)\\.\\d', /more or fewer digits/],
     ['["a]', /quotation mark/],
   ])('%s is none, and says why', (source, why) => {

@@ -252,9 +252,7 @@ function choiceOf(m: Automaton, i: number): readonly Matter[] {
     const inside = present.length === 1 ? matterOf(m, present[0] ?? 0) : [oneOf(m, present)];
     const [only] = inside;
     if (inside.length === 1 && only?.type === 'text')
-      return stop(
-        `Its “${only.text}” may be there or not; what a pattern puts in by itself is always there.`,
-      );
+      return stop(`Its “${only.text}” is optional; fixed text of a pattern is always there.`);
     if (inside.length === 1 && only?.type === 'cells' && only.min === 1) return [{ ...only, min: 0 }];
     return [stretch(inside)];
   }

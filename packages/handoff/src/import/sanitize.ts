@@ -173,5 +173,5 @@ const cappedLost = (all: readonly Dropped[]): readonly Dropped[] =>
     ? all
     : [
         ...all.slice(0, mostLost),
-        { where: 'the rest', why: `${all.length - mostLost} more could not be carried over either.` },
+        { where: 'the rest', why: `${all.length - mostLost} more were not imported.` },
       ];

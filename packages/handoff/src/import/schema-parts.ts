@@ -148,7 +148,7 @@ function merged(reading: SchemaReading, at: Where, under: Json, over: Json): Jso
     const before = both.get(name);
     const isOther = before !== undefined && JSON.stringify(before) !== JSON.stringify(value);
     if (isOther && asked.includes(name))
-      drop(reading, at, `Another piece has a “${name}” of its own: this one is not carried over.`, name);
+      drop(reading, at, `Another part has its own “${name}”; this one was not imported.`, name);
     both.set(name, ofBoth(name, before, value));
   }
   return Object.fromEntries(both);

@@ -46,7 +46,7 @@ export function writtenAs(
   const [shortest, given] = [least, most].map((one) => (isCount(one) ? one : undefined));
   const told: string[] = [];
   if (given !== undefined && given > longest)
-    told.push(`That it has at most ${given} characters is not carried over: ${longest} are the most.`);
+    told.push(`The maximum of ${given} characters was not imported (limit: ${longest}).`);
   const widest = given !== undefined && given <= longest ? given : undefined;
   // An empty field is not checked, so a minimum of one character is no limit.
   const lengths: RuleDocument[] =

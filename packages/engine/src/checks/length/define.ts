@@ -4,8 +4,8 @@ import { define, type Mutation } from '../contract.ts';
 export const length = define({
   type: 'length',
   options: {
-    min: { is: 'whole', label: 'At least', at: [], min: 0, max: 1_000_000 },
-    max: { is: 'whole', label: 'At most', at: [], min: 0, max: 1_000_000 },
+    min: { is: 'whole', label: 'Minimum', at: [], min: 0, max: 1_000_000 },
+    max: { is: 'whole', label: 'Maximum', at: [], min: 0, max: 1_000_000 },
   },
   read(at) {
     const { min, max } = at.value as { min?: unknown; max?: unknown };

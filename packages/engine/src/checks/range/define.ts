@@ -48,8 +48,8 @@ const about = 'A decimal, an ISO 8601 date or time, whole minutes, or for dates 
 export const range = define({
   type: 'range',
   options: {
-    min: { is: 'limit', label: 'At least', about, at: [] },
-    max: { is: 'limit', label: 'At most', about, at: [] },
+    min: { is: 'limit', label: 'Minimum', about, at: [] },
+    max: { is: 'limit', label: 'Maximum', about, at: [] },
     step: { is: 'limit', label: 'In steps of', about, at: [] },
   },
   read: readRange,

@@ -229,7 +229,7 @@ function readWords(inside: string, complain: Complain): Matter | undefined {
         word.trim().replace(/\s+/g, '-'),
       );
     if (seen.has(word.toLowerCase()))
-      return complain(from, word.length, `"${word}" stands in this choice twice.`);
+      return complain(from, word.length, `"${word}" appears twice in this choice.`);
     seen.add(word.toLowerCase());
     from += word.length + 1;
   }

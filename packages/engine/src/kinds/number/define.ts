@@ -88,7 +88,7 @@ const currencyOptions = {
     needed: true,
     form: '^[A-Z]{3}$',
     among: currencies,
-    expected: '"{}" is no currency code (ISO 4217).',
+    expected: '"{}" is not a currency code (ISO 4217).',
     suggestion: 'EUR',
     offers: () => ['EUR', 'GBP', 'CHF', 'USD', 'JPY', 'INR', 'KWD'].map((code) => [code, ''] as const),
   },

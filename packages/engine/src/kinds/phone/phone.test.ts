@@ -30,6 +30,21 @@ test.each([
   },
 );
 
+test.each([
+  ['RU', '79123456789', '+79123456789'],
+  ['RU', '74951234567', '+74951234567'],
+  ['GB', '447700900123', '+447700900123'],
+  ['FR', '33639980010', '+33639980010'],
+])('in a list of regions with %s at home, %s typed without “+” is read as pasted', (home, text, value) => {
+  for (const more of [{}, { regions: [home] }, { regions: ['CH', 'DE'] }]) {
+    const field = fieldOf(home, more);
+    const typed = keysOf(text).reduce((state, key) => apply(field, state, key), start(field));
+    const pasted = apply(field, start(field), { type: 'paste', text });
+    const valueOf = ({ body }: typeof typed) => field.kind.value(field.plan, body);
+    expect([more, valueOf(typed), valueOf(pasted)]).toEqual([more, value, value]);
+  }
+});
+
 test('a sign the writing does not have next is refused', () => {
   const field = fieldOf('GB');
   const begun = keysOf('07700').reduce((state, key) => apply(field, state, key), start(field));

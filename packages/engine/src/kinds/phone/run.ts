@@ -153,8 +153,10 @@ const isWanted = ({ types }: PhonePlan, { type }: PhoneFormat): boolean =>
   types.length === 0 || type === 'either' || types.includes(type as 'mobile');
 
 /** The most digits that fit after the lead and the calling code. */
-function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): number {
-  if (!own) return (plan.codes[code]?.max ?? longest - code.length) || longest;
+function most(plan: PhonePlan, { code, region, own, formats: { sure, open } }: Read): number {
+  // In national notation, a number of another region that shares the calling code is as long as at home.
+  const served = code || (region === elsewhere ? (plan.plans[plan.home]?.code ?? '') : '');
+  if (!own) return (plan.codes[served]?.max ?? longest - code.length) || longest;
   let length = 0;
   for (const { max } of sure.length ? sure : own.formats) if (max > length) length = max;
   for (const { max } of open) if (max > length) length = max;

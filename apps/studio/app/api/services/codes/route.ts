@@ -13,7 +13,7 @@ export function POST(request: Request): Promise<Response> {
     const read = await readAddress(request);
     if (read instanceof Response) return read;
     if (!(await behave(mannerOf(request))))
-      return problem(503, { error: 'The sender does not answer, as its panel says.' });
+      return problem(503, { error: 'Simulated failure (see the simulated services panel).' });
     const sent = await (await store()).write((db) => makeCode(db, read.to));
     const { seconds } = sent;
     if (!sent.ok)

@@ -10,7 +10,7 @@ interface Context {
 export function GET(_: Request, { params }: Context): Promise<Response> {
   return answer('list refused saves', async () => {
     const id = setIdOf((await params).set);
-    if (!id) return problem(404, { error: 'There is no such set.' });
+    if (!id) return problem(404, { error: 'This set does not exist.' });
     return Response.json(await (await store()).read((db) => listRefused(db, id)));
   });
 }
