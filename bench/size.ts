@@ -96,7 +96,10 @@ export async function sizes(root: string): Promise<Size[]> {
   const plans = (regions: 'any' | string[]) =>
     gzipSync(
       JSON.stringify(
-        phone.define.plan({ home: 'GB', regions }, { id: 'f', locale: 'en-GB', rules: [], classes: {} }),
+        phone.define.plan(
+          { home: 'GB', regions },
+          { id: 'f', language: 'en', locale: 'en-GB', rules: [], classes: {} },
+        ),
       ),
       { level: 9 },
     ).length;

@@ -186,7 +186,7 @@ test('submitted with something wrong it goes there; right, it is sent once, and 
   await expect(row).toContainText('500');
   await expect(row).toContainText('500.00');
   await expect(record.getByRole('row', { name: /^Hut pass/ })).toContainText('grants: a bunk at half price');
-  await record.getByText('Download JSON').click();
+  await record.getByText('As JSON').click();
   await expect(record.locator('pre')).toContainText('"arrival": "2027-02-14"');
   await record.getByText('As FormData').click();
   await expect(record.getByText('AB-1234/FF')).toBeVisible();

@@ -13,12 +13,14 @@ import { test } from './alive.ts';
 const root = fileURLToPath(new URL('..', import.meta.url));
 const read = (name: string): string => readFileSync(join(root, 'docs', name), 'utf8');
 
-/** What a step asks for, in its order: `Click **X**`, ``Type `x` into **Y**``, ``Press `k` in **Y**``, ``You see `x` ``. */
+/** What a step asks for, in its order: to click, to type, to press a key, or to see a text. */
 const asked = /Click \*\*(?<click>.+?)\*\*|Type `(?<text>.+?)` into \*\*(?<into>.+?)\*\*|Press `(?<key>.+?)` in \*\*(?<at>.+?)\*\*|(?:You see|verdict) `(?<see>.+?)`/g; // biome-ignore format: one expression
 
 /** The set that a step has just named: other tests have sets on the same shelf. */
 const own = (page: Page, title: string): Locator =>
-  page.locator('[data-set]').filter({ has: page.locator(`.set-title[value="${title}"]`) });
+  page.locator('[data-set]').filter({
+    has: page.getByRole('link', { name: title }).or(page.locator(`.set-title[value="${title}"]`)),
+  });
 
 async function click(page: Page, name: string, title: string): Promise<void> {
   if (name === 'New field') return own(page, title).getByRole('button', { name, exact: true }).click();
@@ -30,6 +32,28 @@ async function click(page: Page, name: string, title: string): Promise<void> {
   await found.click();
   expect((await download).suggestedFilename()).toMatch(/\.zip$/);
 }
+
+/** The input with a label: the title of a new set, which has the focus, the live field, or any other. */
+async function lineOf(page: Page, label: string): Promise<Locator> {
+  if (label === 'Set title') {
+    const focused = page.locator('.set-title:focus');
+    await expect(focused).toHaveAccessibleName(label);
+    return focused;
+  }
+  const live = page.getByRole('region', { name: 'Live field' }).locator('input:not([type=radio])');
+  const own = live.and(page.getByLabel(label, { exact: true }));
+  return (await own.count()) > 0 ? own.first() : page.getByRole('textbox', { name: label, exact: true });
+}
+
+/** Focuses a line, after menus and panels that move the focus when they open or close. */
+const settled = (line: Locator): Promise<void> =>
+  expect(async () => {
+    await line.focus();
+    await line
+      .page()
+      .evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn, 50))));
+    expect(await line.evaluate((input) => input === document.activeElement)).toBe(true);
+  }).toPass();
 
 test('the tutorial of the studio', async ({ page }) => {
   await page.goto('/');
@@ -43,9 +67,8 @@ test('the tutorial of the studio', async ({ page }) => {
       const { click: name, text, into, key, at, see } = groups as Record<string, string | undefined>;
       if (name) await click(page, name, title);
       else if (text && into) {
-        // The whole label, or a control that is called so beside others.
-        const line = page.getByRole('textbox', { name: into, exact: true }).first();
-        await line.focus();
+        const line = await lineOf(page, into);
+        await settled(line);
         await page.keyboard.press(into === 'Set title' ? 'Control+a' : 'End');
         await page.keyboard.type(text);
         if (into === 'Set title') {
@@ -53,8 +76,10 @@ test('the tutorial of the studio', async ({ page }) => {
           title = text;
           await expect(own(page, title)).toBeVisible();
         }
-      } else if (key && at) await page.getByRole('textbox', { name: at, exact: true }).first().press(key);
-      else if (see)
+      } else if (key && at) {
+        await settled(await lineOf(page, at));
+        await page.keyboard.press(key);
+      } else if (see)
         await expect
           .poll(
             () =>
@@ -91,7 +116,7 @@ test('the tutorial of the command line', async ({ page }) => {
     response.end(existsSync(path) ? readFileSync(path) : '');
   });
   await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
-  await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+  await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`, { waitUntil: 'commit' });
   const input = page.getByLabel('Hut pass');
   await input.pressSequentially('1234');
   await expect(input).toHaveValue('RH-1234');

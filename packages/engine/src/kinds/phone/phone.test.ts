@@ -40,8 +40,8 @@ test.each([
     const field = fieldOf(home, more);
     const typed = keysOf(text).reduce((state, key) => apply(field, state, key), start(field));
     const pasted = apply(field, start(field), { type: 'paste', text });
-    const valueOf = ({ body }: typeof typed) => field.kind.value(field.plan, body);
-    expect([more, valueOf(typed), valueOf(pasted)]).toEqual([more, value, value]);
+    const valueIn = ({ body }: typeof typed) => field.kind.value(field.plan, body);
+    expect([more, valueIn(typed), valueIn(pasted)]).toEqual([more, value, value]);
   }
 });
 
