@@ -174,10 +174,10 @@ test('every text of every language is a message of a case', () => {
   for (const tag of Object.keys(languages)) {
     const all = cases.map((one) => messageOf(one, tag));
     for (const [key, text] of Object.entries(languages[tag]!)) {
-      const forms =
+      const forms: readonly string[] =
         typeof text === 'string' ? [text] : Object.values(text).filter((form) => form !== text.by);
       const isSeen = forms.some((form) => {
-        const parts = form.split(/\{[\w-]+\}/);
+        const parts: readonly string[] = form.split(/\{[\w-]+\}/);
         return all.some((one) => parts.every((part) => one.includes(part)));
       });
       if (!isSeen) used.add(key);
