@@ -21,7 +21,7 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
     page,
     '<form aria-label="Hut desk"><script>alert(1)</script><img src="/evil.png" onerror="alert(2)"><label>Pass <input name="pass" pattern="[A-Z]{2}-\\d{4}" required></label><label>Loose <input name="loose" pattern="\\d+"></label><label>Old <input name="old"></label><label>Hut <select name="hut"><option>Two Tarns<option>Windgap</select></label><input type="file" name="scan"></form>',
   );
-  await expect(dialog.getByRole('radio', { name: 'An HTML form' })).toBeChecked();
+  await expect(dialog.getByRole('radio', { name: 'HTML form' })).toBeChecked();
   await expect(dialog.getByRole('row', { name: /Pass pattern <2 latin upper>-<4 digit>/ })).toBeVisible();
   await expect(dialog.getByText(/“scan”, type file: No matching field kind; skipped\./)).toBeVisible();
   await expect(dialog.getByText(/“loose”.*Unlimited repetition/)).toBeVisible();
@@ -100,7 +100,7 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   const last = (await made.text()).trim().split('\n').at(-1)!;
   const files = new Map((JSON.parse(last) as { made: { files: [string, string][] } }).made.files);
   const dialog = await bring(page, files.get('records/change.schema.json')!);
-  await expect(dialog.getByRole('radio', { name: 'A JSON Schema' })).toBeChecked();
+  await expect(dialog.getByRole('radio', { name: 'JSON Schema' })).toBeChecked();
   await expect(dialog.getByText('Everything was imported.')).toBeVisible();
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
   await dialog.getByRole('button', { name: 'Import 4 fields' }).click();
@@ -108,6 +108,6 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   expect(`${JSON.stringify(document, null, 2)}\n`).toBe(files.get('ridge-huts.arbeit.json'));
 
   const again = await bring(page, '{"type": "object", ');
-  await again.getByRole('radio', { name: 'A JSON Schema' }).check();
+  await again.getByRole('radio', { name: 'JSON Schema' }).check();
   await expect(again.getByText(/This is not JSON/)).toBeVisible();
 });

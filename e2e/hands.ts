@@ -209,7 +209,7 @@ export async function playBoth(
       !['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill', 'answer', 'sent'].includes(step.do);
     if (needsFocus) await act(page, { do: 'focus' }, field);
     await act(page, step, before);
-    // A submit that is held back always enabled; moves focus to the first error.
+    // A submit that is held back moves the focus to the first wrong field.
     field = row.field;
     focused = row.flags.focused;
     const agrees = () => expectAgreement(page, tape, step, row, look);

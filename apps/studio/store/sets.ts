@@ -89,6 +89,7 @@ export async function findSets(
 /** What the palette lists of a set: its fields and forms by name. */
 export interface IndexedSet {
   readonly key: string;
+  readonly id: string;
   readonly title: string;
   readonly fields: readonly { readonly id: string; readonly label: string; readonly kind: string }[];
   readonly forms: readonly { readonly id: string; readonly title: string }[];
@@ -97,17 +98,18 @@ export interface IndexedSet {
 /** Up to `most` sets with the names of their fields and forms, the last changed first. */
 export async function indexSets(db: Database, most: number): Promise<IndexedSet[]> {
   const found = await db
-    .select({ key: sets.key, document: sets.document })
+    .select({ key: sets.key, id: sets.id, document: sets.document })
     .from(sets)
     .where(isNull(sets.deletedAt))
     .orderBy(desc(sets.changedAt), asc(sets.id))
     .limit(most);
-  return found.map(({ key, document }) => {
+  return found.map(({ key, id, document }) => {
     const { title, fields, forms = [] } = document as SetDocument;
     return {
       key,
+      id,
       title,
-      fields: fields.map(({ id, label, kind }) => ({ id, label: label || id, kind })),
+      fields: fields.map((field) => ({ id: field.id, label: field.label || field.id, kind: field.kind })),
       forms: forms.map((form) => ({ id: form.id, title: form.title || form.id })),
     };
   });

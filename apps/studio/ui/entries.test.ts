@@ -5,6 +5,7 @@ import { entriesElsewhere, found, pages } from './entries.ts';
 const index = [
   {
     key: 's_1',
+    id: 'ridge-huts',
     title: demo.title,
     fields: demo.fields.map(({ id, label, kind }) => ({ id, label, kind })),
     forms: demo.forms.map(({ id, title }) => ({ id, title })),
@@ -74,4 +75,10 @@ test('on the shelf, what needs a set is disabled', () => {
   const entries = entriesOn('shelf', null);
   expect(found(entries, 'run mutation tests')[0]?.disabled).toBe('Open a set first');
   expect(entries.some(({ id }) => id.startsWith('set '))).toBe(false);
+});
+
+test('a set is found by its id in the address, too', () => {
+  const own = entriesOn('trials', 'ridge-huts').find(({ id }) => id === 'set file');
+  expect(own).toMatchObject({ group: 'Ridge Huts', label: 'Download document (.arbeit.json)' });
+  expect(own?.disabled).toBeUndefined();
 });

@@ -3,6 +3,8 @@ import { synonymsOf } from './synonyms.ts';
 /** A set as the palette lists it. */
 export interface IndexedSet {
   readonly key: string;
+  /** Its name in addresses. */
+  readonly id: string;
   readonly title: string;
   readonly fields: readonly { readonly id: string; readonly label: string; readonly kind: string }[];
   readonly forms: readonly { readonly id: string; readonly title: string }[];
@@ -79,7 +81,7 @@ const onForms = ['Edit layout', 'Cross-field rules', 'New condition', 'Submissio
 
 /** What the entries need of the page. */
 export interface Surroundings {
-  /** The key of the current set; `undefined` on a page without one. */
+  /** The key or id of the current set in the address; `undefined` on a page without one. */
   readonly setKey: string | undefined;
   /** The last part of the address that names a page: `trials`, `fields`, `forms`, `shelf`. */
   readonly page: string;
@@ -123,7 +125,7 @@ const placesOf = ({ index, open }: Surroundings): readonly Entry[] =>
  */
 export function entriesElsewhere(around: Surroundings): readonly Entry[] {
   const { setKey, page, index, open, use, choose } = around;
-  const present = index.find(({ key }) => key === setKey);
+  const present = index.find(({ key, id }) => key === setKey || id === setKey);
   const others = elsewhere.map((one): Entry => {
     const isShelf = one.page === 'shelf';
     const path = isShelf ? '/' : `/sets/${setKey}/${one.page}`;

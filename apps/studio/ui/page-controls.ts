@@ -39,13 +39,16 @@ export const controlEntries = (): readonly Entry[] =>
   visible().flatMap((control, i): readonly Entry[] => {
     const label = nameOf(control);
     // Symbols alone are handles and folds, which the list beside them describes.
-    if (!/\p{L}{2}/u.test(label) || label.startsWith('Commands')) return [];
+    // Links of the header are listed with their set.
+    const section = sectionOf(control);
+    const isListed = section === 'Set pages' || section === 'Breadcrumb';
+    if (!/\p{L}{2}/u.test(label) || label.startsWith('Commands') || isListed) return [];
     const isOff = (control as HTMLButtonElement).disabled === true;
     return [
       {
         id: `control ${i}`,
         label,
-        group: sectionOf(control) || 'On this page',
+        group: section || 'On this page',
         ...(isOff ? { disabled: 'Not available now' } : {}),
         run: () => activate(control),
       },

@@ -133,7 +133,7 @@ function Laws({
     <div className="text-sm">
       <p role="status" className="min-h-6">
         {is === 'under way' ? (
-          <span className="text-faint">Checking guarantees…</span>
+          <span className="text-faint">Checking laws…</span>
         ) : is === 'failed' ? (
           <span className="text-brick">{problem}</span>
         ) : found.length === 0 ? (

@@ -45,11 +45,11 @@ export const tokenWords: Readonly<Record<string, string>> = {
 };
 
 export const attributes: readonly BrowserAttribute[] = [
-  { name: 'inputmode', label: 'Keyboard', short: 'keyboard', values: ['text', 'numeric', 'tel', 'decimal', 'email', 'url', 'search', 'none'] },
-  { name: 'enterkeyhint', label: 'Enter key', short: 'return key', values: ['enter', 'done', 'go', 'next', 'previous', 'search', 'send'] },
-  { name: 'autocomplete', label: 'Autofill', short: 'filled in with', values: Object.keys(tokenWords) },
-  { name: 'autocapitalize', label: 'Capitalization', short: 'capitals', values: ['none', 'sentences', 'words', 'characters'] },
-  { name: 'autocorrect', label: 'Autocorrect', short: 'corrections', values: ['on', 'off'] },
-  { name: 'spellcheck', label: 'Spell check', short: 'spelling', values: ['true', 'false'] },
-  { name: 'readonly', label: 'Read-only', short: 'only read', values: 'yes' },
+  { name: 'inputmode', label: 'Keyboard', short: 'keyboard:', values: ['text', 'numeric', 'tel', 'decimal', 'email', 'url', 'search', 'none'] },
+  { name: 'enterkeyhint', label: 'Enter key', short: 'enter key:', values: ['enter', 'done', 'go', 'next', 'previous', 'search', 'send'] },
+  { name: 'autocomplete', label: 'Autofill', short: 'autofill:', values: Object.keys(tokenWords) },
+  { name: 'autocapitalize', label: 'Capitalization', short: 'capitalization:', values: ['none', 'sentences', 'words', 'characters'] },
+  { name: 'autocorrect', label: 'Autocorrect', short: 'autocorrect:', values: ['on', 'off'] },
+  { name: 'spellcheck', label: 'Spell check', short: 'spell check:', values: ['true', 'false'] },
+  { name: 'readonly', label: 'Read-only', short: 'read-only', values: 'yes' },
 ]; // biome-ignore format: one attribute a line

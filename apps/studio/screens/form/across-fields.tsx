@@ -112,7 +112,7 @@ function Note({
     check.type === 'compare'
       ? `${labelOf(rule.field)} ${comparisons[check.op].replace('…', String(check.days ?? 0))} ${labelOf(check.field)}`
       : check.type === 'remote'
-        ? `${labelOf(rule.field)} as ${check.ask} answers`
+        ? `${labelOf(rule.field)} passes server check (${check.ask})`
         : `${labelOf(rule.field)}: ${check.type}`;
   return (
     <>

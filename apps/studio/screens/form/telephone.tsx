@@ -37,7 +37,7 @@ export function Telephone({
 }) {
   return (
     <section aria-label="Simulated phone" className="telephone">
-      <p className="caption">Simulated telephone{address ? `, ${address}` : ''}</p>
+      <p className="caption">Simulated phone{address ? `, ${address}` : ''}</p>
       {messages.length === 0 ? (
         <p className="text-faint">No message yet.</p>
       ) : (

@@ -31,8 +31,8 @@ export function WhenSent({
             )
           }
         >
-          <option value="always">always enabled; moves focus to the first error</option>
-          <option value="when-ready">disabled until the form is valid</option>
+          <option value="always">always enabled</option>
+          <option value="when-ready">disabled until valid</option>
         </select>
       </p>
       <p className="form-choice">
@@ -48,7 +48,7 @@ export function WhenSent({
           <option value="">never</option>
           {open.fields.map(({ id: field, label }) => (
             <option key={field} value={field}>
-              when “{label}” is complete{' '}
+              after “{label}”{' '}
             </option>
           ))}
         </select>

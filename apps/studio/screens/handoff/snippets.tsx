@@ -76,7 +76,7 @@ function Live({
           ? 'Preview failed: unexpected response from the server.'
           : state === 'live'
             ? 'Live preview'
-            : 'Being built…'}
+            : 'Building…'}
       </p>
       {state === 'failed' && (
         <button

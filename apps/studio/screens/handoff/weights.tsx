@@ -6,11 +6,11 @@ import { inKilobytes, inksOf } from './weight-words.ts';
 import '../../ui/table.css';
 
 const names: Readonly<Record<string, string>> = {
-  element: 'A page with the element',
-  dom: 'A page with a plain script',
+  element: 'Page with custom elements',
+  dom: 'Plain JavaScript page',
   react: 'React page (without React)',
-  vue: 'A page with Vue, itself left out',
-  svelte: 'A page with Svelte, itself left out',
+  vue: 'Vue page (without Vue)',
+  svelte: 'Svelte page (without Svelte)',
   server: 'The server',
 };
 

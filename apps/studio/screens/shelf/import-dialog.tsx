@@ -13,8 +13,8 @@ import { ImportPreviewPane } from './import-preview-pane.tsx';
 /** The formats a text can be read as. */
 const sorts: Readonly<Record<SourceFormat, string>> = {
   document: 'Arbeit document',
-  html: 'An HTML form',
-  schema: 'A JSON Schema',
+  html: 'HTML form',
+  schema: 'JSON Schema',
   table: 'CSV or TSV',
 };
 

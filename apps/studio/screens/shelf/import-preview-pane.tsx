@@ -105,7 +105,7 @@ function FieldsOf({
             <tr>
               <th scope="col">Field</th>
               <th scope="col">Kind</th>
-              <th scope="col">Shape</th>
+              <th scope="col">Sample</th>
               <th scope="col">Rules</th>
             </tr>
           </thead>

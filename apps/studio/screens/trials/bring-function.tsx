@@ -216,7 +216,7 @@ function BrokenLaw({
       <div className="min-w-0">
         <p>{lawWords[law]}</p>
         <p className="caption">
-          Expected {expected}; there was {found}.
+          Expected: {expected}. Actual: {found}.
         </p>
         <Scrolled label={keys}>
           <table className="table beside">

@@ -91,7 +91,7 @@ function element({ form, id }: About): Written {
     ? [`  <arbeit-form form="${form.id}">`, ...fields, ...more, '  </arbeit-form>']
     : fields.map((line) => line.slice(2));
   return {
-    title: 'In a page, with the element',
+    title: 'Custom elements in a page',
     language: 'html',
     code: [
       '<script type="module" src="./elements.js"></script>',

@@ -11,7 +11,7 @@ const options = {
     is: 'text',
     label: 'Custom format (JavaScript)',
     about:
-      'An ES module. `shape(content)` returns the text to display; the optional `value(content)` returns the value.',
+      'An ES module. shape(content) returns the text to display; the optional value(content) returns the value.',
     at: ['shape'],
     needed: true,
     isCode: true,

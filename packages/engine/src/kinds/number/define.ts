@@ -56,7 +56,7 @@ const numberOptions = {
   unit: {
     is: 'text',
     label: 'Unit',
-    about: 'Shown after the number. Units known to Intl (e.g. `kilogram`) are localized.',
+    about: 'Shown after the number. Units known to Intl (e.g. kilogram) are localized.',
     at: ['unit'],
     form: '^(?=.*\\S)[^\\d<>]*$',
     expected: 'A unit must not be empty or contain digits, "<" or ">".',
@@ -72,7 +72,7 @@ const numberOptions = {
   singular: {
     is: 'text',
     label: 'Unit, singular',
-    about: 'Singular form of the unit (`guest` for `guests`).',
+    about: 'Singular form of the unit (guest for guests).',
     at: ['unit'],
     form: '^(?=.*\\S)[^\\d<>]*$',
     expected: 'A unit must not be empty or contain digits, "<" or ">".',
