@@ -107,8 +107,10 @@ export function layOut(
   const at: number[] = [];
   let display = '';
   for (const [i, character] of cells.entries()) {
-    const isClosing = hasStretches && complete && i !== passed?.cell && isAbsent(plan, cells, i);
-    if (isFixed || i < until || i === next || isClosing) display += standing(plan, cells, plan.before[i]!);
+    const isShown = isFixed || i < until || i === next;
+    if (isShown) display += standing(plan, cells, plan.before[i]!);
+    else if (hasStretches && complete && i !== passed?.cell && isAbsent(plan, cells, i))
+      display += standing(plan, cells, plan.before[i]!);
     else if (i === passed?.cell) display += textBefore(plan, cells, i).slice(0, passed.shown);
     at.push(display.length);
     display += character || (isFixed && exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
