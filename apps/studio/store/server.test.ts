@@ -202,7 +202,7 @@ test('a database that answers nothing is given up, and its connection is not use
       await tx.execute(sql`select 1`);
     }),
   );
-  await expect(waits).rejects.toThrow(/did not answer in time/);
+  await expect(waits).rejects.toThrow(/did not respond in time/);
   expect((await store.read((db) => findSet(db, set.key)))?.document.title).toBe('Frozen');
   process.kill(frozen, 'SIGCONT');
   // It takes back what was half done, and so sets the row free.
