@@ -271,7 +271,7 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
   await expect(page.getByRole('textbox', { name: 'Set title' })).toHaveValue(`${mark} valley 77`);
   await page.route('**/api/sets?*', (route) => route.abort());
   await page.getByRole('searchbox', { name: 'Find a field' }).fill(`${mark} valley 8`);
-  await expect(further.getByRole('status').last()).toHaveText(/could not be listed: Arbeit did not answer/);
+  await expect(further.getByRole('status').last()).toHaveText(/could not be listed: no response/);
 });
 
 test('renamed in another tab, the page goes on saving its set; the old address leads to it', async ({

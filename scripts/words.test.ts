@@ -51,14 +51,14 @@ const sources = (folder: string): readonly string[] =>
     return /\.tsx?$/.test(entry.name) && !/\.(?:test|fixture)\.tsx?$/.test(entry.name) ? [path] : [];
   });
 
-/** A string with a space in it, or text between tags. */
-const texts = /'((?:[^'\\\n]|\\.)* (?:[^'\\\n]|\\.)*)'|`((?:[^`\\\n]|\\.)* (?:[^`\\\n]|\\.)*)`|>\s*([^<>{}=;()]*[a-z] [^<>{}=;()]*?)\s*</g; // biome-ignore format: one expression
+/** Every string, so that quotes are matched in pairs, and text between tags. */
+const texts = /'((?:[^'\\\n]|\\.)*)'|`((?:[^`\\\n]|\\.)*)`|>\s*([^<>{}=;()']*[a-z] [^<>{}=;()']*?)\s*</g; // biome-ignore format: one expression
 
 function textsIn(path: string): readonly string[] {
   const source = readFileSync(path, 'utf8').replace(/^\s*(?:\/\/|\*|\/\*).*$/gm, '');
-  return [...source.matchAll(texts)].map(([, quoted, template, between]) =>
-    (quoted ?? template ?? between ?? '').replace(/\s+/g, ' '),
-  );
+  return [...source.matchAll(texts)]
+    .map(([, quoted, template, between]) => (quoted ?? template ?? between ?? '').replace(/\s+/g, ' '))
+    .filter((text) => text.includes(' '));
 }
 
 test('texts use the words of the trade', () => {

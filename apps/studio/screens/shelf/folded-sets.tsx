@@ -71,7 +71,7 @@ function useListed(first: Listed, search: string) {
     const found = await foundSets(search, known.next).catch(() => undefined);
     if (own !== turn.current) return;
     setAsking(false);
-    setProblem(found ? '' : 'The sets could not be listed: Arbeit did not answer. Try again.');
+    setProblem(found ? '' : 'The sets could not be listed: no response from the server. Try again.');
     if (!found) return;
     const keys = new Set(known.sets.map(({ key }) => key));
     const sets = [...known.sets, ...found.sets.filter(({ key }) => !keys.has(key))];

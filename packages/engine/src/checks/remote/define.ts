@@ -22,7 +22,7 @@ export const remote = define({
       label: 'When to ask',
       at: [],
       choices: [
-        ['leave', 'on leaving'],
+        ['leave', 'on blur'],
         ['pause', 'after a pause in typing (debounced)'],
       ],
       usual: 'leave',

@@ -1,5 +1,5 @@
 import type { ValueTypes } from '../contract/value-types.ts';
 
 export const valueTypes: ValueTypes = {
-  values: () => ({ type: 'string', beyond: 'what its own code makes of them' }),
+  values: () => ({ type: 'string', beyond: 'what its custom code returns for them' }),
 };
