@@ -56,7 +56,7 @@ describe('arbeit play', () => {
       code: 2,
       err: [
         expect.stringMatching(
-          /faulty\.arbeit\.json:4:\d+: \$\.fields\[0\]\.entry\.pattern, column 4 of the text: .*perhaps digit/,
+          /faulty\.arbeit\.json:4:\d+: \$\.fields\[0\]\.entry\.pattern, column 4 of the text: .*did you mean digit/,
         ),
       ],
     });
