@@ -34,7 +34,7 @@ const words = [
   'autofill', 'test', 'run', 'coverage', 'fuzz', 'mutation', 'record', 'replay', 'new', 'create', 'delete', 'rename',
   'duplicate', 'copy', 'json', 'csv', 'schema', 'backup', 'preview', 'help', 'words', 'home', 'search', 'form', 'submit',
   'condition', 'layout', 'server', 'mock', 'compare', 'diff', 'conflict', 'restore', 'deploy', 'javascript', 'field',
-  'set', 'project', 'reorder', 'clone', 'type', 'country', 'money', 'calendar', 'email', 'clear',
+  'set', 'project', 'reorder', 'clone', 'type', 'country', 'money', 'calendar', 'email', 'clear', 'help',
 ]; // biome-ignore format: a list
 
 test.each(allPages)('on the page %s, every ordinary word finds something', (page) => {

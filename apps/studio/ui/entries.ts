@@ -77,6 +77,10 @@ const setActions = [
 
 /** What only the page of one field or one form can do: disabled on other pages. */
 const onDesks = ['Go to field', 'Go to specimen', 'Edit pattern text', 'Add rule', 'Change kind…', 'Placeholder', 'Hint', 'Initial value', 'Appearance', 'HTML attributes', 'In other locales', 'Go to tape', 'Save tape as trial', 'Clear tape', 'Copy the tape as text', 'Move up', 'Move down', 'Duplicate', 'Change id…', 'Delete']; // biome-ignore format: a list
+/** What a page that edits a set can do. */
+const onEdited = ['Undo last change', 'Redo'];
+/** Pages that edit nothing. */
+const readOnly = ['refused', 'glossary'];
 const onForms = ['Edit layout', 'Cross-field rules', 'New condition', 'Submission', 'Message timing', 'Simulated services', 'Submitted data']; // biome-ignore format: a list
 
 /** What the entries need of the page. */
@@ -172,6 +176,7 @@ export function entriesElsewhere(around: Surroundings): readonly Entry[] {
     { id: 'glossary', label: 'Glossary', group: 'Help', run: () => open('/glossary') },
     ...others,
     ...ofSet,
+    ...(readOnly.includes(page) ? onlyOn('set', 'Edit', onEdited, 'Nothing to undo on this page') : []),
     ...onlyOn('fields', 'Desk', onDesks, 'Open a field first'),
     ...onlyOn('forms', 'Form', onForms, 'Open a form first'),
   ];

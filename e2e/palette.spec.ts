@@ -1,0 +1,73 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+
+const options = (page: Page) => page.getByRole('listbox', { name: 'Commands' }).getByRole('option');
+
+/** Opens the palette and types into it. */
+async function ask(page: Page, text: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'What do you want to do?' }).fill(text);
+}
+
+// Ordinary words of the trade. The names of what they find may differ.
+const words = ['import', 'upload', 'export', 'download', 'theme', 'dark', 'history', 'version', 'preview', 'settings', 'language', 'translate', 'locale', 'test', 'run', 'fuzz', 'coverage', 'validation', 'required', 'regex', 'mask', 'placeholder', 'hint', 'rename', 'delete', 'duplicate', 'copy', 'new', 'search', 'help', 'shortcuts', 'home', 'undo', 'json', 'csv', 'react', 'phone', 'date', 'currency', 'pin']; // biome-ignore format: a list
+const pages = ['', '/fields/deposit', '/fields/warden', '/forms/booking', '/trials', '/texts', '/hand-off', '/revisions', '/refused']; // biome-ignore format: a list
+
+test('every ordinary word finds something on every page', async ({ page }) => {
+  for (const path of [...pages.map((one) => (one ? `/sets/ridge-huts${one}` : '/')), '/glossary']) {
+    await page.goto(path);
+    await ask(page, '');
+    // The names of all fields are fetched when it opens.
+    await expect(options(page).filter({ hasText: 'Ridge Huts' }).first()).toBeVisible();
+    const input = page.getByRole('combobox', { name: 'What do you want to do?' });
+    const missing: string[] = [];
+    for (const word of words) {
+      await input.fill(word);
+      if ((await options(page).count()) === 0) missing.push(word);
+    }
+    expect([path, missing]).toEqual([path, []]);
+  }
+});
+
+test('what another page can do is done there, and what does not apply says why', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/fields/deposit');
+  await ask(page, 'law check');
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/trials');
+  const laws = page.getByRole('region', { name: 'Law check' });
+  await expect(laws.getByRole('status')).toHaveText(/events/);
+  await laws.getByRole('button', { name: 'Stop' }).click();
+
+  await ask(page, 'import');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Import' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.goto('/sets/ridge-huts/trials');
+  await ask(page, 'character classes');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: /^Character classes/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await ask(page, 'save tape');
+  const option = options(page).first();
+  await expect(option).toHaveAttribute('aria-disabled', 'true');
+  await expect(option).toContainText('Open a field first');
+  // A disabled command does nothing.
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.length])).toEqual([]);
+});
+
+test('a menu of the page and a control of the page are found by name', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/fields/warden');
+  await ask(page, 'change id');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: /^Rename|^Change id/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await ask(page, 'right to left');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('radio', { name: 'Right to left' })).toBeFocused();
+});
