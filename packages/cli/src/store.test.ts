@@ -19,7 +19,7 @@ const run = (...args: string[]) => {
 
 test('a data folder is backed up into a file, and restored into another', () => {
   const [from, to, file, begun] = ['from', 'to', 'store.ndjson', 'begun.ndjson'].map((name) => join(place, name)) as [string, string, string, string];
-  expect(run('backup', file, '--data', from)).toMatchObject({ status: 2, text: `There is no store in ${from}.\n` });
+  expect(run('backup', file, '--data', from)).toMatchObject({ status: 2, text: `The folder ${from} has no store.\n` });
   expect(existsSync(from)).toBe(false);
   // A store without a set begins with the demo, as any does.
   const head = '{"arbeit":"backup","version":1,"at":"2027-02-10T08:00:00.000Z","generation":"g"}\n';

@@ -77,6 +77,6 @@ test('a compiled field travels as JSON and is brought to life with the kinds at 
     /Unknown check "clearRejected"/,
   );
   expect(() => hydrate(dehydrate(pin), {} as never)).toThrow(
-    new RangeError('The kind "pattern" is not at hand: give it to "hydrate".'),
+    new RangeError('Unknown kind "pattern". Pass it to hydrate().'),
   );
 });
