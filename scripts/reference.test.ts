@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { terms } from '../apps/studio/screens/glossary/terms.ts';
+import { terms } from '../apps/studio/words/glossary/terms.ts';
 import { type CommandWords, cliWords, commandWords } from '../packages/cli/src/words.ts';
 import { codesOfChecks } from '../packages/engine/src/checks/compile.ts';
 import type { Reason } from '../packages/engine/src/field/text-state.ts';
@@ -120,7 +120,7 @@ test('docs/glossary.md has the words of the studio', async () => {
   const page = [
     '# Glossary',
     '',
-    `Words that have a meaning of their own in Arbeit. ${written('the glossary of the studio (`apps/studio/screens/glossary/terms.ts`)')}`,
+    `Words that have a meaning of their own in Arbeit. ${written('the glossary of the studio (`apps/studio/words/glossary/terms.ts`)')}`,
     '',
     '| word | meaning |',
     '|---|---|',

@@ -108,15 +108,16 @@ describe('imports go one way', () => {
 
   /** Layers of the studio, each with those that it may import. */
   const layers: Readonly<Record<string, readonly string[]>> = {
+    words: [],
     demo: [],
     store: ['demo'],
-    model: ['store', 'demo'],
+    model: ['words', 'store', 'demo'],
     workers: ['model'],
     services: ['workers', 'model', 'store'],
-    ui: [],
-    field: ['ui', 'workers', 'model'],
-    screens: ['field', 'ui', 'services', 'workers', 'model', 'store', 'demo'],
-    app: ['screens', 'field', 'ui', 'services', 'workers', 'model', 'store'],
+    ui: ['words'],
+    field: ['words', 'ui', 'workers', 'model'],
+    screens: ['words', 'field', 'ui', 'services', 'workers', 'model', 'store', 'demo'],
+    app: ['words', 'screens', 'field', 'ui', 'services', 'workers', 'model', 'store'],
   };
 
   test('inside the studio: layer by layer, and no screen imports another', () => {

@@ -2,6 +2,7 @@
 
 import { useEffect } from 'react';
 import { HydrationMarker } from '../ui/hydration-marker.tsx';
+import * as words from '../words/app/error.ts';
 
 /** Shown when a page failed to render. Nothing saved is affected. */
 export default function ErrorPage({
@@ -14,13 +15,10 @@ export default function ErrorPage({
   useEffect(() => console.error(error), [error]);
   return (
     <main className="mx-auto max-w-xl px-6 py-24">
-      <h1 className="text-2xl">This page could not be loaded.</h1>
-      <p className="mt-2 text-faint">
-        Your saved work is safe. See the terminal running Arbeit for details
-        {error.digest ? ` (look for ${error.digest})` : ''}.
-      </p>
+      <h1 className="text-2xl">{words.thisPageCould}</h1>
+      <p className="mt-2 text-faint">{words.yourSavedWorkIsSafe(error.digest)}</p>
       <button type="button" className="word-button mt-6" onClick={reset}>
-        Try again
+        {words.tryAgain}
       </button>
       <HydrationMarker />
     </main>

@@ -1,3 +1,5 @@
+import * as words from '../words/app/guard.ts';
+
 /** The parts of a request that are checked before anything else. */
 export interface IncomingRequest {
   readonly method: string;
@@ -45,15 +47,13 @@ export function refusalOf({ method, url, header }: IncomingRequest): Refusal | u
   if (isPageVisit && isFromElsewhere && isRoute(url)) return fromElsewhere;
   if (origin !== null && !isOwn(origin, host)) return fromElsewhere;
   const path = pathOf(url);
-  if (path === undefined || path.includes('\0'))
-    return { status: 400, why: 'Invalid URL: malformed percent-encoding or a NUL character.' };
-  if (!isRoute(url) && !reading.includes(method))
-    return { status: 405, why: 'Only GET and HEAD are allowed here.' };
-  if (url.length > 4000) return { status: 414, why: 'The address is too long.' };
+  if (path === undefined || path.includes('\0')) return { status: 400, why: words.invalidUrl };
+  if (!isRoute(url) && !reading.includes(method)) return { status: 405, why: words.onlyGetAndHeadAre };
+  if (url.length > 4000) return { status: 414, why: words.theAddressIsTooLong };
   return undefined;
 }
 
-const fromElsewhere: Refusal = { status: 403, why: 'Cross-origin requests are not allowed.' };
+const fromElsewhere: Refusal = { status: 403, why: words.crossOriginRequestsAreNot };
 
 const isRoute = (url: string): boolean => new URL(url).pathname.startsWith('/api/');
 

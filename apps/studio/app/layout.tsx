@@ -5,10 +5,11 @@ import './globals.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import * as words from '../words/app/layout.ts';
 
 export const metadata: Metadata = {
   title: { default: 'Arbeit', template: '%s · Arbeit' },
-  description: 'A workbench for input fields that format and check what people type, and prove it.',
+  description: words.aWorkbenchForInputFields,
 };
 
 /**

@@ -3,6 +3,7 @@ import type { Database } from '../store/database.ts';
 import { store } from '../store/store.ts';
 import { isStoreError, StoreError } from '../store/store-error.ts';
 import { HydrationMarker } from '../ui/hydration-marker.tsx';
+import * as words from '../words/app/read-from-store.ts';
 import { logError } from './api/request.ts';
 
 /** Reads from the store for a page. If the store does not answer, the page shows why. */
@@ -14,7 +15,7 @@ export async function readFromStore<T>(
     return await (await store()).read(work);
   } catch (error) {
     logError(what, error);
-    return isStoreError(error) ? error : new StoreError('No response from the database. Try again.', error);
+    return isStoreError(error) ? error : new StoreError(words.noResponseFromTheDatabase, error);
   }
 }
 
@@ -22,13 +23,13 @@ export async function readFromStore<T>(
 export function StoreErrorMessage({ message }: { readonly message: string }): ReactNode {
   return (
     <main className="mx-auto max-w-xl px-6 py-24">
-      <h1 className="text-2xl">The database is not responding.</h1>
+      <h1 className="text-2xl">{words.theDatabaseIsNotResponding}</h1>
       <p className="mt-2" role="alert">
         {message}
       </p>
       <form className="mt-6">
         <button type="submit" className="word-button">
-          Try again
+          {words.tryAgain}
         </button>
       </form>
       <HydrationMarker />

@@ -4,6 +4,7 @@ import { onCompletion, onNextEdit } from '@arbeit/dom';
 import type { BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import type { Field } from '@arbeit/react';
 import { useEffect, useState } from 'react';
+import * as words from '../words/field/code-sender.tsx';
 import { codeFor } from './simulated-sender.ts';
 
 /**
@@ -26,7 +27,7 @@ export function CodeSender({
     let forget = () => {};
     const letGo = onCompletion(store, (value) => {
       setRight(value === code);
-      onAnswer(value === code ? '' : 'That code is not correct. Please check it and try again.');
+      onAnswer(value === code ? '' : words.thatCodeIsNotCorrect);
       forget();
       forget = onNextEdit(store, () => {
         setRight(false);
@@ -40,11 +41,9 @@ export function CodeSender({
   }, [store, code, onAnswer]);
   return (
     <div className="mt-1 border-t pt-1 text-sm">
-      <p className="text-faint">
-        Simulated message: “Ridge Huts: <span className="value text-ink">{code}</span> confirms your change.”
-      </p>
+      <p className="text-faint">{words.simulatedMessage(<span className="value text-ink">{code}</span>)}</p>
       <p role="status" className="min-h-6">
-        {isRight && <span className="text-oxide">The code is right; a program would go on now.</span>}
+        {isRight && <span className="text-oxide">{words.theCodeIsRight}</span>}
       </p>
     </div>
   );

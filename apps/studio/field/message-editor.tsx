@@ -3,22 +3,23 @@
 import { numbersOf, type Plural, pluralCategories } from '@arbeit/engine/rules';
 import { DraftInput } from '../ui/draft-input.tsx';
 import { Labelled } from '../ui/labelled.tsx';
+import * as words from '../words/field/message-editor.ts';
 
 /** The numbers that plural forms can depend on, in words. */
 const numbers: Readonly<Record<string, string>> = {
-  min: 'the lower limit',
-  max: 'the upper limit',
-  days: 'the days',
+  min: words.theLowerLimit,
+  max: words.theUpperLimit,
+  days: words.theDays,
 };
 
 /** Which numbers each plural category is for, in words. */
 const categories: Readonly<Record<(typeof pluralCategories)[number], string>> = {
-  zero: 'for none',
-  one: 'for one',
-  two: 'for two',
-  few: 'for few',
-  many: 'for many',
-  other: 'for all others',
+  zero: words.forNone,
+  one: words.forOne,
+  two: words.forTwo,
+  few: words.forFew,
+  many: words.forMany,
+  other: words.forAllOthers,
 };
 
 /**
@@ -46,7 +47,7 @@ export function MessageEditor({
   const [by] = names;
   return (
     <>
-      <Labelled label="Message">
+      <Labelled label={words.message}>
         {(id) => (
           <DraftInput
             id={id}
@@ -60,7 +61,7 @@ export function MessageEditor({
       </Labelled>
       {by !== undefined && (
         <button type="button" className="word-button" onClick={() => onChange({ by, other: say ?? usual })}>
-          Add plural forms
+          {words.addPluralForms}
         </button>
       )}
     </>
@@ -85,7 +86,7 @@ function Forms({
   return (
     <div className="w-full space-y-1">
       {names.length > 1 && (
-        <Labelled label="Plural depends on">
+        <Labelled label={words.pluralDepends}>
           {(id) => (
             <select
               id={id}
@@ -103,7 +104,7 @@ function Forms({
         </Labelled>
       )}
       {offered.map((form) => (
-        <Labelled key={form} label={`Message ${categories[form]}`}>
+        <Labelled key={form} label={words.messageWithCategorie(categories[form])}>
           {(id) => (
             <DraftInput
               id={id}
@@ -111,7 +112,7 @@ function Forms({
               value={say[form] ?? ''}
               placeholder={say.other}
               check={(text) =>
-                text.trim() ? problemOf(text) : form === 'other' ? 'This form is required.' : null
+                text.trim() ? problemOf(text) : form === 'other' ? words.thisFormIsRequired : null
               }
               onChange={(text) => {
                 const { [form]: _, ...rest } = say;
@@ -122,7 +123,7 @@ function Forms({
         </Labelled>
       ))}
       <button type="button" className="word-button" onClick={() => onChange(say.other)}>
-        Remove plural forms
+        {words.removePluralForms}
       </button>
     </div>
   );

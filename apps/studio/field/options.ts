@@ -1,5 +1,6 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import type { Option as Described } from '@arbeit/engine/options';
+import * as words from '../words/field/options.ts';
 import type { Option } from './option.ts';
 
 /**
@@ -27,7 +28,7 @@ function groupsOf(length: number, label: string): Option {
     label,
     is: 'choice',
     usual: [length],
-    choices: ways.map((way) => [way, way.length === 1 ? 'all together' : way.join(' and ')]),
+    choices: ways.map((way) => [way, way.length === 1 ? words.allTogether : way.join(words.andJoint)]),
   };
 }
 

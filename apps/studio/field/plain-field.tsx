@@ -2,6 +2,7 @@
 
 import { type Field, Hint, Label, Message } from '@arbeit/react';
 import type { ReactNode } from 'react';
+import * as words from '../words/field/plain-field.ts';
 import { adornmentsOf } from './adornments.tsx';
 import { Control } from './controls.tsx';
 
@@ -31,7 +32,7 @@ export function PlainField({
   const { Before, Behind, Beneath } = adornmentsOf(field);
   return (
     <div>
-      <Label field={field} missing="No label" className="block font-semibold" />
+      <Label field={field} missing={words.noLabel} className="block font-semibold" />
       <Hint field={field} className="text-sm text-faint" />
       <div className="mt-1 flex items-center gap-3">
         {Before && <Before field={field} />}

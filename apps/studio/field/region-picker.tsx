@@ -3,6 +3,7 @@
 import { chooseRegion, type Field, RegionList, regionOf } from '@arbeit/react';
 import { useState } from 'react';
 import { PopOut } from '../ui/pop-out.tsx';
+import * as words from '../words/field/region-picker.ts';
 
 const classNames = {
   search: 'entry',
@@ -30,9 +31,9 @@ export function RegionPicker({ field }: { readonly field: Field }) {
       }
       button={{
         className: 'word-button value whitespace-nowrap text-sm',
-        'aria-label': `Region: ${name}. Change region`,
+        'aria-label': words.region(name),
       }}
-      label="Regions"
+      label={words.regions}
       className="w-80 p-3"
       onCloseAutoFocus={(event) => {
         event.preventDefault();

@@ -1,15 +1,17 @@
+import * as words from '../words/model/assumed.ts';
+
 /** How an ambiguous paste was read (`TextState.assumed`), in words. */
 export function assumedInWords(assumed: string): string {
   const [what, sign] = assumed.split(' ');
   switch (what) {
     case 'group':
-      return `“${sign}” as the thousands separator`;
+      return words.asTheThousandsSeparator(sign);
     case 'decimal':
-      return `“${sign}” as the decimal point`;
+      return words.asTheDecimalPoint(sign);
     case 'order':
-      return 'a date in a different order';
+      return words.aDateInADifferent;
     case 'code':
-      return 'a message with one code in it';
+      return words.aMessageWithOneCode;
     default:
       return assumed;
   }

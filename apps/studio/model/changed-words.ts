@@ -1,15 +1,16 @@
 import type { Changed, ChangedItem } from '../store/changed.ts';
+import * as words from '../words/model/changed-words.ts';
 
 /** Members of documents in words. */
 const partNames: Readonly<Record<string, string>> = {
-  classes: 'character classes', entry: 'format', fields: 'fields', forms: 'forms', hint: 'hint', html: 'input attributes', initial: 'initial value', kind: 'kind', label: 'label', locale: 'locale', look: 'appearance', messages: 'messages', placeholder: 'placeholder', rules: 'rules', sections: 'sections', tape: 'tape', texts: 'translations', title: 'title', trials: 'trials', when: 'condition',
+  classes: words.characterClassesInText, entry: words.format, fields: words.fields, forms: words.forms, hint: words.hint, html: words.inputAttributes, initial: words.initialValue, kind: words.kind, label: words.label, locale: words.locale, look: words.appearance, messages: words.messages, placeholder: words.placeholder, rules: words.rules, sections: words.sections, tape: words.tape, texts: words.translations, title: words.title, trials: words.trials, when: words.condition,
 }; // biome-ignore format: a table
 
 const groups = [
-  ['added', 'Added'],
-  ['removed', 'Removed'],
-  ['changed', 'Changed'],
-  ['moved', 'Moved'],
+  ['added', words.added],
+  ['removed', words.removed],
+  ['changed', words.changed],
+  ['moved', words.moved],
 ] as const;
 
 /** Items shown in each group. */
@@ -18,7 +19,7 @@ const mostShown = 6;
 const partName = (name: string): string => (Object.hasOwn(partNames, name) ? partNames[name]! : name);
 
 function itemWords({ of, id, name, parts }: ChangedItem): string {
-  if (of === 'set') return id === '' ? 'whole set' : partName(id);
+  if (of === 'set') return id === '' ? words.wholeSet : partName(id);
   const details = parts.map(partName).join(', ');
   return details ? `“${name}” (${details})` : `“${name}”`;
 }
@@ -33,7 +34,7 @@ export function changedWords({
     if (all.length === 0) return [];
     const left = all.length - mostShown;
     const shown = all.slice(0, mostShown).join(', ');
-    return [{ heading, list: left > 0 ? `${shown} and ${left} more` : shown }];
+    return [{ heading, list: left > 0 ? words.andMore(shown, left) : shown }];
   });
-  return more ? [...lists, { heading: 'Also', list: 'more changes, which are not listed' }] : lists;
+  return more ? [...lists, { heading: words.also, list: words.moreChanges }] : lists;
 }

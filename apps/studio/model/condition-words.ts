@@ -1,6 +1,7 @@
 import type { ConditionDocument } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
 import type { Offer } from '@arbeit/engine/options';
+import * as texts from '../words/model/condition-words.ts';
 
 /**
  * A condition in words: “Are you bringing a dog?” is yes. `labelOf` names a field, `wordsOf` one of its
@@ -12,19 +13,19 @@ export function conditionInWords(
   wordsOf: (field: string, value: string) => string,
 ): string {
   const say = (one: ConditionDocument): string => conditionInWords(one, labelOf, wordsOf);
-  if ('all' in when) return when.all.map(say).join(' and ');
-  if ('any' in when) return when.any.map(say).join(' or ');
+  if ('all' in when) return when.all.map(say).join(texts.andJoint);
+  if ('any' in when) return when.any.map(say).join(texts.orJoint);
   if ('not' in when)
     return 'field' in when.not && when.not.is === null
-      ? `“${labelOf(when.not.field)}” has a value`
-      : `not (${say(when.not)})`;
+      ? texts.hasAValue(labelOf(when.not.field))
+      : texts.not(say(when.not));
   const { field, is } = when;
   const values = (Array.isArray(is) ? is : [is]).map((value: unknown) =>
     value === null
-      ? 'empty'
+      ? texts.empty
       : wordsOf(field, value === true ? 'yes' : value === false ? 'no' : String(value)),
   );
-  return `“${labelOf(field)}” is ${values.join(' or ')}`;
+  return texts.followedByIs(labelOf(field), values.join(texts.orJoint));
 }
 
 /**

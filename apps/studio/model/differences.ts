@@ -1,13 +1,14 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import * as texts from '../words/model/differences.ts';
 
 const partNames: Readonly<Record<string, string>> = {
-  kind: 'kind', label: 'label', hint: 'hint', placeholder: 'placeholder', locale: 'locale', initial: 'initial value', messages: 'number of messages shown', entry: 'typing options', html: 'HTML attributes', rules: 'rules', title: 'title', classes: 'character classes', forms: 'forms',
+  kind: texts.kind, label: texts.label, hint: texts.hint, placeholder: texts.placeholder, locale: texts.locale, initial: texts.initialValue, messages: texts.numberOfMessagesShown, entry: texts.typingOptions, html: texts.htmlAttributes, rules: texts.rules, title: texts.title, classes: texts.characterClassesInText, forms: texts.forms,
 }; // biome-ignore format: a table
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 const nameOf = (field: FieldDocument): string => `“${field.label || field.id}”`;
 const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+  words.length < 2 ? words.join('') : texts.and(words.slice(0, -1).join(', '), words.at(-1));
 
 /** The differences of `other` from `present`, as sentences; empty if they are equal. */
 export function differences(present: SetDocument, other: SetDocument): readonly string[] {
@@ -15,26 +16,28 @@ export function differences(present: SetDocument, other: SetDocument): readonly 
   const own = (['title', 'locale', 'classes', 'forms'] as const).filter(
     (key) => !same(present[key], other[key]),
   );
-  if (own.length > 0) said.push(`Set: ${listed(own.map((key) => partNames[key]!))} changed.`);
+  if (own.length > 0) said.push(texts.set(listed(own.map((key) => partNames[key]!))));
   const before = new Map(present.fields.map((field) => [field.id, field]));
   for (const field of other.fields) {
     const known = before.get(field.id);
     before.delete(field.id);
     if (!known) {
-      said.push(`${nameOf(field)} was added.`);
+      said.push(texts.wasAdded(nameOf(field)));
       continue;
     }
     const keys = [...new Set([...Object.keys(known), ...Object.keys(field)])] as (keyof FieldDocument)[];
     const parts = keys.filter((key) => !same(known[key], field[key]));
     if (parts.length > 0)
-      said.push(`${nameOf(known)}: ${listed(parts.map((key) => partNames[key] ?? key))} changed.`);
+      said.push(
+        texts.changedWithNameListed(nameOf(known), listed(parts.map((key) => partNames[key] ?? key))),
+      );
   }
-  for (const field of before.values()) said.push(`${nameOf(field)} was removed.`);
+  for (const field of before.values()) said.push(texts.wasRemoved(nameOf(field)));
   const order = (set: SetDocument, ids: readonly string[]) =>
     set.fields.map(({ id }) => id).filter((id) => ids.includes(id));
   const both = present.fields
     .map(({ id }) => id)
     .filter((id) => other.fields.some((field) => field.id === id));
-  if (!same(order(present, both), order(other, both))) said.push('The fields are in a different order.');
+  if (!same(order(present, both), order(other, both))) said.push(texts.theFields);
   return said;
 }

@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { StoredSet } from '../store/sets.ts';
+import * as words from '../words/model/edited.ts';
 import type { Draft } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
 import { type Change, isNews } from './news.ts';
@@ -285,7 +286,7 @@ export class Edited {
         for (const use of this.#uses.splice(0)) use(saver);
       },
       () => {
-        if (this.#isTouched) this.#told({ is: 'failed', why: 'Arbeit could not be reached.', faults: [] });
+        if (this.#isTouched) this.#told({ is: 'failed', why: words.arbeitCouldNotBeReached, faults: [] });
         setTimeout(() => this.#load(), loadAgain);
       },
     );

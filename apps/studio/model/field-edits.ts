@@ -1,4 +1,5 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import * as words from '../words/model/field-edits.ts';
 import { freeId } from './free-id.ts';
 
 /** Edits of the fields of a set as a whole. A desk loads them when its menu is used. */
@@ -35,6 +36,6 @@ export function moveField(set: SetDocument, id: string, to: number): SetDocument
 
 /** Why a field cannot have an id, in a sentence. */
 export function problemWithId(set: SetDocument, id: string, own: string): string | null {
-  if (!/^[a-z][a-z0-9-]*$/.test(id)) return 'Use lower-case letters, digits and “-”, starting with a letter.';
-  return id !== own && set.fields.some((field) => field.id === id) ? 'This id is already in use.' : null;
+  if (!/^[a-z][a-z0-9-]*$/.test(id)) return words.useLowerCaseLettersDigits;
+  return id !== own && set.fields.some((field) => field.id === id) ? words.thisIdIsAlready : null;
 }

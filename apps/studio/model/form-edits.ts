@@ -5,6 +5,7 @@ import {
   type SectionDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
+import * as words from '../words/model/form-edits.ts';
 
 /** Edits of the forms of a document, each returning a new document. */
 
@@ -37,7 +38,7 @@ export function addForm(set: SetDocument): { readonly set: SetDocument; readonly
       !when && rules.every(({ check, when: own }) => !own && !('with' in check) && check.type !== 'compare'),
   );
   const fields = free.slice(0, 6).map((field) => field.id);
-  const form: FormDocument = { id, title: 'New form', sections: [{ title: 'First section', fields }] };
+  const form: FormDocument = { id, title: words.newForm, sections: [{ title: words.firstSection, fields }] };
   return { set: { ...set, forms: [...forms, form] }, id };
 }
 
@@ -141,7 +142,7 @@ export const changeSection = (
 };
 
 export const addSection = (form: FormDocument): FormDocument =>
-  withSections(form, [...sectionsOf(form), { title: 'Another section', fields: [] }]);
+  withSections(form, [...sectionsOf(form), { title: words.anotherSection, fields: [] }]);
 
 /**
  * Removes the heading of a section. Its fields go to the section before, or after the first. The last heading

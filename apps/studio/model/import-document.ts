@@ -4,6 +4,7 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Place, placesIn, readDocumentText, tooDeep } from '@arbeit/handoff';
 import { parse } from 'jsonc-parser';
+import * as words from '../words/model/import-document.ts';
 import { placeInWords } from './place-words.ts';
 
 /** A fault of an imported document, with its place and subject in words. */
@@ -41,7 +42,7 @@ export function importDocument(text: string): ImportedDocument {
   // Whatever can be read of a text that is not valid JSON is read anyway.
   const found: unknown = tooDeep(text) ? undefined : parse(text, [], { allowTrailingComma: true });
   const root = isObject(found) ? found : {};
-  const title = typeof root.title === 'string' && root.title.trim() ? root.title : 'Imported set';
+  const title = typeof root.title === 'string' && root.title.trim() ? root.title : words.importedSet;
   const locale = typeof root.locale === 'string' ? root.locale : 'en-GB';
   if (result.ok) {
     const { document } = result;
@@ -75,7 +76,7 @@ function soundIn(given: readonly unknown[], classes: Json | undefined, locale: s
 function told(fault: DocumentFault, root: Json, place: Place): ImportFault {
   const line = fault.line ?? place.line;
   const column = fault.line === undefined ? place.column : (fault.column ?? 1);
-  const hint = fault.suggestion === undefined ? '' : ` Did you mean ${fault.suggestion}?`;
+  const hint = fault.suggestion === undefined ? '' : words.didYouMean(fault.suggestion);
   const { path } = fault;
   return { where: placeInWords(path, root), line, column, message: `${fault.message}${hint}`, path };
 }

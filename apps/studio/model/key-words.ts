@@ -1,68 +1,67 @@
 import type { FieldEvent, Reason } from '@arbeit/engine/field';
+import * as words from '../words/model/key-words.ts';
 
 /** An action in words. The tape's text says the same in its own language. */
 export function keyInWords(event: FieldEvent): string {
   switch (event.type) {
     case 'key':
-      return event.text === ' ' ? 'space' : event.text === '\n' ? 'return' : event.text;
+      return event.text === ' ' ? words.space : event.text === '\n' ? words.returnLabel : event.text;
     case 'insert':
-      return `inserted: ${event.text}`;
+      return words.inserted(event.text);
     case 'paste':
-      return `pasted: ${event.text}`;
+      return words.pasted(event.text);
     case 'autofill':
-      return `autofilled: ${event.text}`;
+      return words.autofilled(event.text);
     case 'set':
-      return `set to ${event.text || 'nothing'}`;
+      return words.setTo(event.text || words.nothing);
     case 'select':
       return event.start === event.end
-        ? `caret to ${event.start}`
-        : `selected ${event.start} to ${event.end}`;
+        ? words.caretTo(event.start)
+        : words.selectedTo(event.start, event.end);
     case 'answer':
-      return 'server check answered';
+      return words.serverCheckAnswered;
     default:
       return plain[event.type];
   }
 }
 
 const plain = {
-  focus: 'focus',
-  leave: 'blur',
-  cut: 'cut',
-  undo: 'undo',
-  redo: 'redo',
-  submit: 'submit',
-  reset: 'reset',
+  focus: words.focus,
+  leave: words.blur,
+  cut: words.cut,
+  undo: words.undo,
+  redo: words.redo,
+  submit: words.submit,
+  reset: words.reset,
   up: '↑',
   down: '↓',
-  backspace: '⌫ backspace',
-  delete: '⌦ delete',
-  'word-backspace': '⌫ word',
-  ask: 'server check started',
-  'ask-again': 'asked again',
-  invalidate: 're-evaluated',
-  refuse: 'cleared by a rule',
+  backspace: words.backspace,
+  delete: words.deleteKey,
+  'word-backspace': words.word,
+  ask: words.serverCheckStarted,
+  'ask-again': words.askedAgain,
+  invalidate: words.reEvaluated,
+  refuse: words.clearedByARule,
 } as const;
+
+function notAllowedInWords(text: string): string {
+  if (/^\p{L}\p{M}*$/u.test(text)) return words.lettersNotAllowed;
+  if (/^\p{N}$/u.test(text)) return words.digitsNotAllowed;
+  if (/^\s$/.test(text)) return words.spacesNotAllowed;
+  return [...text].length === 1 ? words.characterNotAllowed(text) : words.textNotAllowed;
+}
 
 /** Why a key was rejected, as a sentence. */
 export function refusalInWords(reason: Reason, event: FieldEvent): string {
   const text = 'text' in event ? event.text : '';
-  const what = /^\p{L}\p{M}*$/u.test(text)
-    ? 'letters are'
-    : /^\p{N}$/u.test(text)
-      ? 'digits are'
-      : /^\s$/.test(text)
-        ? 'spaces are'
-        : [...text].length === 1
-          ? `“${text}” is`
-          : 'this is';
   switch (reason) {
     case 'full':
-      return 'the field is full';
+      return words.theFieldIsFull;
     case 'not-accepted':
-      return `${what} not allowed here`;
+      return notAllowedInWords(text);
     case 'out-of-bounds':
-      return 'outside the allowed range';
+      return words.outsideTheAllowedRange;
     case 'too-many-decimals':
-      return 'no more decimals';
+      return words.noMoreDecimals;
   }
 }

@@ -2,6 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { readDocument } from '@arbeit/engine/document';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import type { Option } from '@arbeit/engine/options';
+import * as words from '../words/model/kind-change.ts';
 import { newOffer } from './offers.ts';
 
 /** The first value of a required option. */
@@ -64,12 +65,12 @@ export function withKind(field: FieldDocument, kind: string, set: SetDocument, k
   for (const rule of rules) {
     const kept = { ...turned, rules: [...(turned.rules ?? []), rule] } as FieldDocument;
     if (isGood(kept)) turned = kept;
-    else lost.push(`the rule “${rule.id}”`);
+    else lost.push(words.theRule(rule.id));
   }
   if (initial !== undefined) {
     const kept = { ...turned, initial } as FieldDocument;
     if (isGood(kept)) turned = kept;
-    else lost.push('the initial value');
+    else lost.push(words.theInitialValue);
   }
   return { field: turned, lost };
 }
@@ -103,9 +104,7 @@ export function turnedIn(
     const { when: _, ...rest } = owner;
     const changed = rule === undefined ? rest : { ...owner, rules: owner.rules?.toSpliced(rule, 1) };
     lost.push(
-      rule === undefined
-        ? `the condition of ${owner.id}`
-        : `the rule “${owner.rules?.[rule]?.id}” of ${owner.id}`,
+      rule === undefined ? words.theCondition(owner.id) : words.theRuleOf(owner.rules?.[rule]?.id, owner.id),
     );
     next = { ...next, [list]: all.with(at, changed as (typeof all)[number]) };
   }

@@ -1,5 +1,6 @@
 import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
+import * as words from '../words/model/limit-words.ts';
 import { shownAt } from './sample.ts';
 
 /** Limits in words, such as "16 years before today", "tomorrow", "£500.00", and the words as limits again. */
@@ -25,17 +26,10 @@ export function byClock(limit: string): ByClock | undefined {
 export const fromClock = ({ count, unit, side }: ByClock): string =>
   count === 0 ? 'today' : `today${side}${count}${unit}`;
 
-const units: Readonly<Record<LimitUnit, readonly [one: string, many: string]>> = {
-  d: ['day', 'days'],
-  w: ['week', 'weeks'],
-  m: ['month', 'months'],
-  y: ['year', 'years'],
-};
-
 function inWords({ count, unit, side }: ByClock): string {
-  if (count === 0) return 'today';
-  if (count === 1 && unit === 'd') return side === '+' ? 'tomorrow' : 'yesterday';
-  return `${count} ${units[unit][count === 1 ? 0 : 1]} ${side === '+' ? 'after' : 'before'} today`;
+  if (count === 0) return words.today;
+  if (count === 1 && unit === 'd') return side === '+' ? words.tomorrow : words.yesterday;
+  return words.fromToday[side](words.units[unit](count));
 }
 
 /** A limit in words: relative to the clock, or as the field would show it. */

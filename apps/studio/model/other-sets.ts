@@ -1,5 +1,6 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import type { IndexedSet, ListedSet, StoredSet } from '../store/sets.ts';
+import * as words from '../words/model/other-sets.ts';
 import { classesIn } from './classes.ts';
 import { newPage } from './draft.ts';
 import { addField } from './field-edits.ts';
@@ -8,14 +9,14 @@ import type { Answer } from './saver.ts';
 /** All sets, the one changed last first. Rejects if Arbeit does not answer. */
 export async function listSets(): Promise<readonly ListedSet[]> {
   const response = await fetch('/api/sets');
-  if (!response.ok) throw new Error(`Request failed (HTTP ${response.status}). Try again.`);
+  if (!response.ok) throw new Error(words.requestFailedHttpWithStatus(response.status));
   return (await response.json()) as readonly ListedSet[];
 }
 
 /** The sets with the names of their fields and forms. Rejects if Arbeit does not answer. */
 export async function indexedSets(): Promise<readonly IndexedSet[]> {
   const response = await fetch('/api/index');
-  if (!response.ok) throw new Error(`Request failed (HTTP ${response.status}). Try again.`);
+  if (!response.ok) throw new Error(words.requestFailedHttpWithStatus(response.status));
   return (await response.json()) as readonly IndexedSet[];
 }
 
@@ -28,16 +29,16 @@ export async function foundSets(
   from: number,
 ): Promise<{ readonly sets: readonly ListedSet[]; readonly count: number }> {
   const response = await fetch(`/api/sets?${new URLSearchParams({ title, from: String(from) })}`);
-  if (!response.ok) throw new Error(`Request failed (HTTP ${response.status}). Try again.`);
+  if (!response.ok) throw new Error(words.requestFailedHttpWithStatus(response.status));
   return (await response.json()) as { sets: readonly ListedSet[]; count: number };
 }
 
 /** The error message of a response; empty if there is none. */
 export async function problemIn(response: Response | undefined): Promise<string> {
-  if (!response) return 'No response from the server. Nothing was changed. Try again.';
+  if (!response) return words.noResponseFromTheServer;
   if (response.ok) return '';
   const { error } = (await response.json().catch(() => ({}))) as { error?: string };
-  return error ?? `Request failed (HTTP ${response.status}). Try again.`;
+  return error ?? words.requestFailedHttpWithStatus(response.status);
 }
 
 /** The set with a field of another set, and the classes it uses if they are missing. */
@@ -71,6 +72,6 @@ export async function sendField(
 /** The error message of a save that is not repeated; empty if there is none. */
 export function problemWith(answer: Answer): string {
   if (answer.ok) return '';
-  if ('theirs' in answer) return 'Somebody else saved the set at the same moment. Try again.';
-  return answer.faults[0]?.message ?? `${answer.why} Nothing was changed; try again.`;
+  if ('theirs' in answer) return words.somebodyElseSavedTheSet;
+  return answer.faults[0]?.message ?? words.nothingWasChanged(answer.why);
 }

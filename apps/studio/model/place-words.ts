@@ -1,19 +1,21 @@
+import * as words from '../words/model/place-words.ts';
+
 type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Names of members whose own name would not be understood. */
 const names: Readonly<Record<string, string>> = {
-  entry: 'options',
-  html: 'attributes',
-  initial: 'initial value',
-  say: 'message',
+  entry: words.options,
+  html: words.attributes,
+  initial: words.initialValue,
+  say: words.message,
 };
 
 /** An item of a list in words. */
 function itemInWords(list: string, value: unknown, at: number): string {
   const { label, title, id } = isObject(value) ? value : {};
-  const own = [label, title, list === 'rules' && typeof id === 'string' ? `rule “${id}”` : id];
+  const own = [label, title, list === 'rules' && typeof id === 'string' ? words.rule(id) : id];
   return (
     own.find((name): name is string => typeof name === 'string' && name !== '') ??
     `${list.replace(/s$/, '')} ${at + 1}`
@@ -38,6 +40,6 @@ export function placeInWords(path: string, root: object): string {
       tail = '';
     }
   }
-  const whole = owners.join(' of ') || 'the set';
-  return tail ? `the ${tail} of ${whole}` : steps.length ? whole : 'the document';
+  const whole = owners.join(words.ofJoint) || words.theSet;
+  return tail ? words.theOf(tail, whole) : steps.length ? whole : words.theDocument;
 }

@@ -2,13 +2,14 @@ import { wordsOfCheck } from '@arbeit/engine/check-words';
 import type { CheckDocument, RuleDocument } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
+import * as words from '../words/model/rule-words.ts';
 import { limitInWords } from './limit-words.ts';
 
 /** When a message may be shown, in words. */
 export const showWhenWords: Readonly<Record<NonNullable<RuleDocument['show']>, string>> = {
-  'at-once': 'while typing',
-  leave: 'on blur',
-  submit: 'on submit',
+  'at-once': words.whileTyping,
+  leave: words.onBlur,
+  submit: words.onSubmit,
 };
 
 /** A rule in words: "at most £500.00". */

@@ -8,6 +8,7 @@ import {
   operationsBetween,
 } from '../store/operations.ts';
 import { digest, type Save, withMine } from '../store/saving.ts';
+import * as words from '../words/model/saver.ts';
 import { type Change, isNews } from './news.ts';
 
 /** A set as the store has it. */
@@ -217,7 +218,7 @@ class PageSaver implements Saver {
       const sent = { ...underWay.save, generation: this.#box.generation };
       const answer = await this.#around.send(sent, leaving && isFirst).catch((error: unknown): Answer => {
         const why = error instanceof Error ? error.message : String(error);
-        return { ok: false, why: `Arbeit could not be reached (${why}).`, faults: [] };
+        return { ok: false, why: words.arbeitCouldNotBeReachedWithWhy(why), faults: [] };
       });
       // The saver continued from another revision in the meantime, so this result no longer matters.
       if (this.#box.underWay !== underWay) continue;
@@ -246,7 +247,7 @@ class PageSaver implements Saver {
   async #answered(answer: Answer, underWay: UnderWay): Promise<void> {
     if (answer.ok) {
       if (!(await this.#goOver(answer, underWay.document, underWay.save.operations)))
-        return this.#fail('The response was cut off.', []);
+        return this.#fail(words.theResponseWasCutOff, []);
       this.#failures = 0;
       const { base: revision, stored: document } = this.#box;
       if (!this.#held && this.#wanted === undefined)

@@ -1,6 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { operationsBetween } from '../store/operations.ts';
 import type { Save } from '../store/saving.ts';
+import * as words from '../words/model/send-save.ts';
 import type { Answer, Around, Changes, Theirs } from './saver.ts';
 
 /**
@@ -62,20 +63,20 @@ export const sendTo =
     if (response instanceof Error)
       return failed(
         response.name === 'TimeoutError'
-          ? `No response from the server within ${patience / 1000} seconds.`
-          : 'Arbeit could not be reached.',
+          ? words.noResponseFromTheServerWithin(patience / 1000)
+          : words.arbeitCouldNotBeReached,
       );
     const body = ((await response.json().catch(() => null)) ?? {}) as Record<string, unknown>;
     if (response.ok) {
       const changes = changesIn(body);
-      return changes ? { ok: true, ...changes } : failed('The response was cut off.');
+      return changes ? { ok: true, ...changes } : failed(words.theResponseWasCutOff);
     }
     const refusal = response.status === 409 ? refusalIn(body) : undefined;
     if (refusal) return refusal;
     const { error, faults } = body;
     return {
       ok: false,
-      why: typeof error === 'string' ? error : `Request failed (HTTP ${response.status}).`,
+      why: typeof error === 'string' ? error : words.requestFailedHttp(response.status),
       faults: Array.isArray(faults) ? faults : [],
     };
   };

@@ -1,5 +1,6 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import * as words from '../words/model/shape-of.ts';
 import { hasNotation, patternsOf } from './notation.ts';
 import { sampleLine, sampleOf } from './sample.ts';
 
@@ -11,7 +12,7 @@ export function shapeOf(
 ): string {
   if (hasNotation(field)) {
     const [first = '', ...more] = patternsOf(field);
-    return more.length === 0 ? first : `${first} or ${more.length === 1 ? more[0] : `${more.length} others`}`;
+    return more.length === 0 ? first : words.or(first, more.length, more[0] ?? '');
   }
   // Custom code is not run for a list of fields; the placeholder is shown instead.
   if (kindIn(kinds, field.kind).run.withFormat && field.placeholder) return field.placeholder;

@@ -2,6 +2,7 @@
 
 import type { Field } from '@arbeit/react';
 import { useState } from 'react';
+import * as words from '../words/ui/calendar.ts';
 import { deferred } from './later.tsx';
 import { PopOut } from './pop-out.tsx';
 
@@ -18,10 +19,10 @@ export function Calendar({ field, today }: { readonly field: Field; readonly tod
     <PopOut
       open={isOpen}
       onOpenChange={setOpen}
-      trigger="Calendar"
+      trigger={words.calendar}
       needs={Month}
       button={{ className: 'word-button text-sm', disabled: field.inputProps.readOnly === true }}
-      label={`Calendar for ${field.store.field.label}`}
+      label={words.calendarFor(field.store.field.label)}
       className="p-3"
       onOpenAutoFocus={(event) => event.preventDefault()}
       onCloseAutoFocus={(event) => {

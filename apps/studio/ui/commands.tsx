@@ -1,6 +1,7 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState } from 'react';
+import * as words from '../words/ui/commands.ts';
 import type { IndexedSet } from './entries.ts';
 import { useAtFirstUse } from './first-use.ts';
 import { type Command, type CommandGroup, innermost, isTyping, meets } from './keys.ts';
@@ -35,9 +36,9 @@ export function Commands({ indexed }: { readonly indexed: () => Promise<readonly
     want();
     setOpen(what);
   };
-  useCommands('General', [
-    { id: 'palette', label: 'All commands', key: 'Ctrl+k', run: () => show('palette') },
-    { id: 'keys', label: 'Keyboard shortcuts', key: '?', run: () => show('keys') },
+  useCommands(words.general, [
+    { id: 'palette', label: words.allCommands, key: 'Ctrl+k', run: () => show('palette') },
+    { id: 'keys', label: words.keyboardShortcuts, key: '?', run: () => show('keys') },
   ]);
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
@@ -60,7 +61,7 @@ export function Commands({ indexed }: { readonly indexed: () => Promise<readonly
   return (
     <>
       <button type="button" className="word-button" onClick={() => show('palette')}>
-        Commands <span className="caption max-md:hidden">Ctrl K</span>
+        {words.commands} <span className="caption max-md:hidden">{words.ctrlK}</span>
       </button>
       {loaded && open && (
         <loaded.Palette

@@ -2,6 +2,7 @@
 
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
+import * as words from '../words/ui/dialog.ts';
 
 /**
  * A dialog, for what needs more space than an inline panel. Escape closes it, and the focus returns to where
@@ -40,7 +41,7 @@ export function Dialog({
           <div className="flex items-baseline gap-4 border-b pb-2">
             <Radix.Title className="text-lg">{title}</Radix.Title>
             <Radix.Close className="word-button ml-auto text-sm">
-              Close <span className="caption">Esc</span>
+              {words.close} <span className="caption">{words.esc}</span>
             </Radix.Close>
           </div>
           {about && <Radix.Description className="pt-2 text-faint">{about}</Radix.Description>}

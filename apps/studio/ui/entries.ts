@@ -1,4 +1,5 @@
-import { synonymsOf } from './synonyms.ts';
+import { synonymsOf } from '../words/synonyms.ts';
+import * as wording from '../words/ui/entries.ts';
 
 /** A set as the palette lists it. */
 export interface IndexedSet {
@@ -36,52 +37,62 @@ interface Elsewhere {
 
 /** The pages of a set, by the last part of their address. */
 export const pages = {
-  trials: 'Trials',
-  texts: 'Translations',
-  'hand-off': 'Hand-off',
-  revisions: 'Revisions',
-  refused: 'Conflicting saves',
+  trials: wording.trials,
+  texts: wording.translations,
+  'hand-off': wording.handOff,
+  revisions: wording.revisions,
+  refused: wording.conflictingSaves,
 } as const;
 
 /** What other pages can do: the palette opens the page and uses the control there. */
 const elsewhere: readonly Elsewhere[] = [
-  { label: 'Import…', page: 'shelf' },
-  { label: 'New set', page: 'shelf' },
-  { label: 'New field', page: 'shelf' },
-  { label: 'Find a field', page: 'shelf' },
-  { label: 'New trial', page: 'trials' },
-  { label: 'Run trials', page: 'trials', section: 'Trials', control: 'Run again' },
-  { label: 'Run mutation tests', page: 'trials', section: 'Mutation tests' },
-  { label: 'Run law check', page: 'trials', section: 'Law check', control: 'Run' },
-  { label: 'Coverage', page: 'trials', section: 'Coverage' },
-  { label: 'Test your own formatter', page: 'trials', section: 'Test your own formatter', control: 'Run' },
-  { label: 'Add language', page: 'texts' },
-  { label: 'Download texts as CSV', page: 'texts', control: 'Download CSV' },
-  { label: 'Download texts as JSON', page: 'texts', control: 'Download JSON' },
-  { label: 'Download .zip', page: 'hand-off' },
-  { label: 'Preview the hand-off', page: 'hand-off', section: 'Live preview' },
-  { label: 'Compare revisions', page: 'revisions', section: 'Compare behaviour', control: 'Compare' },
+  { label: wording.importLabel, page: 'shelf' },
+  { label: wording.newSet, page: 'shelf' },
+  { label: wording.newField, page: 'shelf' },
+  { label: wording.findAField, page: 'shelf' },
+  { label: wording.newTrial, page: 'trials' },
+  { label: wording.runTrials, page: 'trials', section: wording.trials, control: wording.runAgain },
+  { label: wording.runMutationTests, page: 'trials', section: wording.mutationTests },
+  { label: wording.runLawCheck, page: 'trials', section: wording.lawCheck, control: wording.run },
+  { label: wording.coverage, page: 'trials', section: wording.coverage },
+  {
+    label: wording.testYourOwnFormatter,
+    page: 'trials',
+    section: wording.testYourOwnFormatter,
+    control: wording.run,
+  },
+  { label: wording.addLanguage, page: 'texts' },
+  { label: wording.downloadTextsAsCsv, page: 'texts', control: wording.downloadCsv },
+  { label: wording.downloadTextsAsJson, page: 'texts', control: wording.downloadJson },
+  { label: wording.downloadZip, page: 'hand-off' },
+  { label: wording.previewTheHandOff, page: 'hand-off', section: wording.livePreview },
+  {
+    label: wording.compareRevisions,
+    page: 'revisions',
+    section: wording.compareBehaviour,
+    control: wording.compare,
+  },
 ];
 
 /** Items of the menu of a set, which is on the shelf. */
 const setActions = [
-  ['locale', 'Locale…'],
-  ['classes', 'Character classes…'],
-  ['form', 'New form'],
-  ['file', 'Download document (.arbeit.json)'],
-  ['copy', 'Copy document as JSON'],
-  ['duplicate', 'Duplicate set'],
-  ['rename', 'Change id…'],
-  ['delete', 'Delete set'],
+  ['locale', wording.locale],
+  ['classes', wording.characterClasses],
+  ['form', wording.newForm],
+  ['file', wording.downloadDocumentArbeitJson],
+  ['copy', wording.copyDocumentAsJson],
+  ['duplicate', wording.duplicateSet],
+  ['rename', wording.changeId],
+  ['delete', wording.deleteSet],
 ] as const;
 
 /** What only the page of one field or one form can do: disabled on other pages. */
-const onDesks = ['Go to field', 'Go to specimen', 'Edit pattern text', 'Add rule', 'Change kind…', 'Placeholder', 'Hint', 'Initial value', 'Appearance', 'HTML attributes', 'In other locales', 'Go to tape', 'Save tape as trial', 'Clear tape', 'Copy the tape as text', 'Move up', 'Move down', 'Duplicate', 'Change id…', 'Delete']; // biome-ignore format: a list
+const onDesks = [wording.goToField, wording.goToSpecimen, wording.editPatternText, wording.addRule, wording.changeKind, wording.placeholder, wording.hint, 'Initial value', wording.appearance, wording.htmlAttributes, wording.inOtherLocales, wording.goToTape, wording.saveTapeAsTrial, wording.clearTape, wording.copyTheTapeAsText, wording.moveUp, wording.moveDown, wording.duplicate, wording.changeId, wording.deleteLabel]; // biome-ignore format: a list
 /** What a page that edits a set can do. */
-const onEdited = ['Undo last change', 'Redo'];
+const onEdited = [wording.undoLastChange, wording.redo];
 /** Pages that edit nothing. */
 const readOnly = ['refused', 'glossary'];
-const onForms = ['Edit layout', 'Cross-field rules', 'New condition', 'Submission', 'Message timing', 'Simulated services', 'Submitted data']; // biome-ignore format: a list
+const onForms = [wording.editLayout, wording.crossFieldRules, wording.newCondition, wording.submission, wording.messageTiming, wording.simulatedServices, wording.submittedData]; // biome-ignore format: a list
 
 /** What the entries need of the page. */
 export interface Surroundings {
@@ -136,8 +147,8 @@ export function entriesElsewhere(around: Surroundings): readonly Entry[] {
     return {
       id: `elsewhere ${one.label}`,
       label: one.label,
-      group: one.section ?? (isShelf ? 'Shelf' : pages[one.page as keyof typeof pages]),
-      ...(isShelf || setKey ? {} : { disabled: 'Open a set first' }),
+      group: one.section ?? (isShelf ? wording.shelf : pages[one.page as keyof typeof pages]),
+      ...(isShelf || setKey ? {} : { disabled: wording.openASetFirst }),
       run: () => {
         const there = () => use(one.control ?? one.label, one.section);
         if (one.page === page) there();
@@ -152,9 +163,9 @@ export function entriesElsewhere(around: Surroundings): readonly Entry[] {
           ([id, label]): Entry => ({
             id: `set ${id}`,
             label,
-            group: present?.title ?? 'Set',
-            ...(present ? {} : { disabled: 'Open a set first' }),
-            run: () => open('/', () => choose(`Actions for ${present?.title}`, id)),
+            group: present?.title ?? wording.set,
+            ...(present ? {} : { disabled: wording.openASetFirst }),
+            run: () => open('/', () => choose(wording.actionsForWithTitle(present?.title), id)),
           }),
         );
   const onlyOn = (
@@ -172,13 +183,13 @@ export function entriesElsewhere(around: Surroundings): readonly Entry[] {
     }));
   return [
     ...placesOf(around),
-    { id: 'shelf', label: 'Shelf', group: 'Pages', run: () => open('/') },
-    { id: 'glossary', label: 'Glossary', group: 'Help', run: () => open('/glossary') },
+    { id: 'shelf', label: wording.shelf, group: wording.pages, run: () => open('/') },
+    { id: 'glossary', label: wording.glossary, group: wording.help, run: () => open('/glossary') },
     ...others,
     ...ofSet,
-    ...(readOnly.includes(page) ? onlyOn('set', 'Edit', onEdited, 'Nothing to undo on this page') : []),
-    ...onlyOn('fields', 'Desk', onDesks, 'Open a field first'),
-    ...onlyOn('forms', 'Form', onForms, 'Open a form first'),
+    ...(readOnly.includes(page) ? onlyOn('set', wording.edit, onEdited, wording.nothingToUndo) : []),
+    ...onlyOn('fields', wording.desk, onDesks, wording.openAFieldFirst),
+    ...onlyOn('forms', wording.form, onForms, wording.openAFormFirst),
   ];
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Field } from '@arbeit/react';
+import * as words from '../words/ui/found-out.ts';
 
 /**
  * Messages of server and custom checks beside those of the field: that they are running, their result, and a
@@ -11,7 +12,7 @@ export function FoundOut({ field }: { readonly field: Field }) {
   const isSilent = shown.some(({ code }) => code === 'unreachable');
   return (
     <>
-      {flags.pending && 'Checking… '}
+      {flags.pending && words.checking}
       {Object.entries(facts)
         .map(([name, value]) => `${name}: ${value}`)
         .join(' · ')}
@@ -21,7 +22,7 @@ export function FoundOut({ field }: { readonly field: Field }) {
           className="word-button"
           onClick={() => field.store.dispatch({ type: 'ask-again' })}
         >
-          Retry
+          {words.retry}
         </button>
       )}
     </>

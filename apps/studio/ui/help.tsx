@@ -1,6 +1,7 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
+import * as words from '../words/ui/help.ts';
 
 /** Inline help: a button, and a text below the button's line, which has to wrap. */
 export function Help({ about, children }: { readonly about: string; readonly children: ReactNode }) {
@@ -13,7 +14,7 @@ export function Help({ about, children }: { readonly about: string; readonly chi
         className="help-button"
         aria-expanded={isOpen}
         aria-controls={id}
-        aria-label={`Help: ${about}`}
+        aria-label={words.helpWithAbout(about)}
         onClick={() => setOpen(!isOpen)}
       >
         ?

@@ -1,3 +1,5 @@
+import * as words from '../words/ui/keys.ts';
+
 /** A command of a page. */
 export interface Command {
   readonly id: string;
@@ -37,7 +39,7 @@ export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.matches('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true]');
 
-const signs: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓', Escape: 'Esc' };
+const signs: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓', Escape: words.esc };
 
 /** A key as displayed: `Ctrl K`, `Alt ↑`. */
 export const keyShown = (key: string): string =>

@@ -1,6 +1,7 @@
 'use client';
 
 import { type ComponentType, useCallback, useEffect, useState } from 'react';
+import * as words from '../words/ui/later.ts';
 
 /** Something loaded only when needed, which costs nothing on a first visit. It is loaded once per page. */
 export interface Later<T> {
@@ -56,10 +57,7 @@ export function useLater<T>(from: Later<T>): Wanted<T> {
     };
     const loaded = from.atHand();
     if (loaded !== undefined) take(loaded);
-    else
-      from
-        .fetch()
-        .then(take, () => setProblem('Could not load this part: no response from the server. Try again.'));
+    else from.fetch().then(take, () => setProblem(words.couldNotLoadThisPart));
   }, [from]);
   return { it, problem, want };
 }

@@ -1,9 +1,10 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
+import * as words from '../words/ui/on-paper.ts';
 import { Choices } from './choices.tsx';
 
-const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
+const directions = { ltr: words.leftToRight, rtl: words.rightToLeft } as const;
 
 /** What an end user sees, under a line of options: the view, the theme, the direction. */
 export function OnPaper<V extends string>({
@@ -20,7 +21,7 @@ export function OnPaper<V extends string>({
   readonly views: Readonly<Record<V, string>>;
   readonly children: (view: V) => ReactNode;
 }) {
-  const papers = { own, light: 'Light', dark: 'Dark' };
+  const papers = { own, light: words.light, dark: words.dark };
   // There is at least one view, and the keys of the record are their names.
   const [view, setView] = useState(Object.keys(views)[0] as V);
   const [paper, setPaper] = useState<keyof typeof papers>('own');
@@ -28,9 +29,9 @@ export function OnPaper<V extends string>({
   return (
     <section aria-label={label} className="min-w-0">
       <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
-        <Choices label="View" value={view} choices={views} onChange={setView} />
-        <Choices label="Theme" value={paper} choices={papers} onChange={setPaper} />
-        <Choices label="Text direction" value={direction} choices={directions} onChange={setDirection} />
+        <Choices label={words.view} value={view} choices={views} onChange={setView} />
+        <Choices label={words.theme} value={paper} choices={papers} onChange={setPaper} />
+        <Choices label={words.textDirection} value={direction} choices={directions} onChange={setDirection} />
       </div>
       <div
         data-sheet={paper === 'own' ? undefined : paper}

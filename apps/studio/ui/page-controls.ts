@@ -1,3 +1,4 @@
+import * as words from '../words/ui/page-controls.ts';
 import type { Entry } from './entries.ts';
 import { menus } from './menus.ts';
 
@@ -48,8 +49,8 @@ export const controlEntries = (): readonly Entry[] =>
       {
         id: `control ${i}`,
         label,
-        group: section || 'On this page',
-        ...(isOff ? { disabled: 'Not available now' } : {}),
+        group: section || words.onThisPage,
+        ...(isOff ? { disabled: words.notAvailableNow } : {}),
         run: () => activate(control),
       },
     ];

@@ -2,6 +2,7 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import * as words from '../words/ui/palette.ts';
 import { Dialog } from './dialog.tsx';
 import { type Entry, entriesElsewhere, found, type IndexedSet } from './entries.ts';
 import { type CommandGroup, keyShown } from './keys.ts';
@@ -9,13 +10,10 @@ import { chooseItem, controlEntries, menuEntries, operate, whenThere } from './p
 
 /** Keys that are not commands: those of the field and of the desk's lists. */
 const others: readonly (readonly [key: string, does: string])[] = [
-  ['Ctrl+z', 'Undo: text while you are typing in an input, the definition otherwise'],
-  ['Ctrl+Shift+z', 'Redo'],
-  ['Escape', 'Close the open dialog or panel'],
-  [
-    'ArrowUp',
-    'and ↓: reorder (on a handle), step (on the tape), increase or decrease (in a number, date or time)',
-  ],
+  ['Ctrl+z', words.undo],
+  ['Ctrl+Shift+z', words.redo],
+  ['Escape', words.closeTheOpenDialog],
+  ['ArrowUp', words.and],
 ];
 
 /** A dialog with every command of the page, to be found by words, or with every key. */
@@ -34,7 +32,7 @@ export function Palette({
   return shows === 'palette' ? (
     <Finder groups={groups} indexed={indexed} onClose={onClose} />
   ) : (
-    <Dialog title="Keyboard shortcuts" onClose={onClose}>
+    <Dialog title={words.keyboardShortcuts} onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
         {groups
           .flatMap(({ commands }) => commands())
@@ -112,15 +110,15 @@ function Finder({
     queueMicrotask(() => requestAnimationFrame(() => entry.run()));
   };
   return (
-    <Dialog title="Commands" onClose={onClose}>
+    <Dialog title={words.commands} onClose={onClose}>
       <input
         className="entry"
         role="combobox"
         aria-expanded="true"
         aria-controls="commands"
         aria-activedescendant={list[here] ? `command-${here}` : undefined}
-        aria-label="What do you want to do?"
-        placeholder="What do you want to do?"
+        aria-label={words.whatDoYouWant}
+        placeholder={words.whatDoYouWant}
         value={text}
         onChange={(event) => {
           setText(event.target.value);
@@ -138,11 +136,11 @@ function Finder({
           }
         }}
       />
-      <div id="commands" role="listbox" aria-label="Commands" className="h-80 overflow-y-auto">
+      <div id="commands" role="listbox" aria-label={words.commands} className="h-80 overflow-y-auto">
         {list.map((entry, i) => (
           <Option key={entry.id} entry={entry} i={i} isHere={i === here} onAt={setAt} onRun={run} />
         ))}
-        {list.length === 0 && <p className="px-2 py-3 text-faint">No matching command. Try another word.</p>}
+        {list.length === 0 && <p className="px-2 py-3 text-faint">{words.noMatchingCommand}</p>}
       </div>
     </Dialog>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
+import * as words from '../words/ui/sheet-switch.ts';
 import { useCommands } from './commands.tsx';
 
 const subscribe = (changed: () => void): (() => void) => {
@@ -25,12 +26,12 @@ export function SheetSwitch() {
       // Without storage, the theme changes only for now.
     }
   };
-  useCommands('Appearance', [
-    { id: 'sheet', label: other === 'dark' ? 'Dark theme' : 'Light theme', run: change },
+  useCommands(words.appearance, [
+    { id: 'sheet', label: other === 'dark' ? words.darkTheme : words.lightTheme, run: change },
   ]);
   return (
     <button type="button" className="word-button" onClick={change}>
-      {other === 'dark' ? 'Dark theme' : 'Light theme'}
+      {other === 'dark' ? words.darkTheme : words.lightTheme}
     </button>
   );
 }

@@ -6,6 +6,7 @@ import { type UseName, useNames } from '../../screens/handoff/choice.ts';
 import { mostOperations } from '../../store/operations.ts';
 import { readOnServer } from '../../store/read-on-server.ts';
 import { isStoreError } from '../../store/store-error.ts';
+import * as words from '../../words/app/api-request.ts';
 
 /** Largest request body, in bytes. A set of a thousand fields stays well below. */
 const mostBytes = 4_000_000;
@@ -78,7 +79,7 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array | und
 async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBytes): Promise<T | Response> {
   const type = request.headers.get('content-type') ?? '';
   if (!/^application\/json\s*(?:;|$)/i.test(type))
-    return problem(415, { error: 'Expected content of type application/json.' });
+    return problem(415, { error: words.expectedContentOfTypeApplication });
   const bytes = await bytesOf(request, most);
   if (!bytes) return problem(413, { error: `Too large: a set can have at most ${most / 1_000_000} MB.` });
   let json: unknown;
@@ -86,7 +87,7 @@ async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBy
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch (error) {
     const isText = error instanceof SyntaxError;
-    return problem(400, { error: isText ? 'The request is not JSON.' : 'The request is not UTF-8.' });
+    return problem(400, { error: isText ? words.theRequestIsNotJson : words.theRequestIsNotUtf });
   }
   const parsed = shape.safeParse(json);
   return parsed.success ? parsed.data : problem(400, { error: z.prettifyError(parsed.error) });
@@ -103,7 +104,7 @@ async function readWith<T extends { document?: unknown }>(
   const read = await readShape(request, shape);
   if (read instanceof Response) return read;
   const result = await readOnServer(read.document);
-  if (!result.ok) return problem(422, { error: 'The document has errors.', faults: result.faults });
+  if (!result.ok) return problem(422, { error: words.theDocumentHasErrors, faults: result.faults });
   return { ...read, document: result.document };
 }
 
@@ -129,7 +130,7 @@ export const readRename = (request: Request) =>
   readShape(
     request,
     z.strictObject({
-      id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Use lower-case letters, digits and “-” only.'),
+      id: z.string().regex(/^[a-z0-9-]{1,80}$/, words.useLowerCaseLettersDigits),
     }),
   );
 
@@ -159,10 +160,7 @@ export const readAddress = (request: Request) =>
       to: z
         .string()
         .max(120)
-        .regex(
-          /^(?:\+[1-9]\d{4,14}|[^@\s]+@[^@\s]+\.[^@\s.]+)$/,
-          'A number such as +447700900123, or an e-mail address.',
-        ),
+        .regex(/^(?:\+[1-9]\d{4,14}|[^@\s]+@[^@\s]+\.[^@\s.]+)$/, words.aNumberSuchAs447700900123),
     }),
   );
 /** The raw values of a form, by field. */
@@ -186,7 +184,7 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
     logError(what, error);
     if (isStoreError(error)) return problem(503, { error: error.message });
     return problem(500, {
-      error: 'Arbeit failed to answer, by an error of its own. What is not saved is kept in this browser.',
+      error: words.arbeitFailedToAnswerBy,
     });
   }
 }

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { Glossary } from '../../screens/glossary/glossary.tsx';
+import * as words from '../../words/app/glossary-page.ts';
 
-export const metadata: Metadata = { title: 'Glossary' };
+export const metadata: Metadata = { title: words.glossary };
 
 export default function Page() {
   return <Glossary />;

@@ -6,6 +6,7 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
 import type { CodeOutcome } from '@arbeit/engine/rules';
 import { useMemo } from 'react';
+import * as words from '../../words/custom-code/code-check.ts';
 import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
 import { runnerInPage, useAnswers } from './use-custom-code.ts';
 import { useCodeDraft } from './use-draft.ts';
@@ -17,14 +18,14 @@ type Custom = Extract<CheckDocument, { type: 'custom' }>;
 
 /** The arguments of every check; values of other fields are added by name. */
 const given: readonly Offer[] = [
-  { label: 'value', detail: 'the typed value' },
-  { label: 'raw', detail: 'the raw value' },
-  { label: 'values', detail: 'typed values of the fields named' },
-  { label: 'today', detail: 'the day, ISO 8601' },
-  { label: 'code', detail: 'return: error code' },
-  { label: 'data', detail: 'return: placeholders of the message, by name' },
-  { label: 'facts', detail: 'return: extra facts by name' },
-  { label: 'open', detail: 'return: still open' },
+  { label: 'value', detail: words.theTypedValue },
+  { label: 'raw', detail: words.theRawValue },
+  { label: 'values', detail: words.typedValuesOfTheFields },
+  { label: 'today', detail: words.dayInIso },
+  { label: 'code', detail: words.returnLabel },
+  { label: 'data', detail: words.returnLabelBy },
+  { label: 'facts', detail: words.returnLabelInText },
+  { label: 'open', detail: words.returnOpen },
 ];
 
 /**
@@ -50,14 +51,14 @@ export function CodeCheck({
   const offers = useMemo(
     () => [
       ...given,
-      ...(check.with ?? []).map((name) => ({ label: `values.${name}`, detail: 'a typed value, or null' })),
+      ...(check.with ?? []).map((name) => ({ label: `values.${name}`, detail: words.aTypedValueOrNull })),
     ],
     [check.with],
   );
   return (
     <div className="w-full space-y-1">
       <CodeEditor
-        label="Code of the check"
+        label={words.codeOfTheCheck}
         code={draft}
         offers={offers}
         mistakes={mistakes}
@@ -69,21 +70,21 @@ export function CodeCheck({
       />
       <p role="status" className="min-h-6 text-sm">
         {problem ? (
-          <span className="text-brick">Not saved: {problem}</span>
+          <span className="text-brick">{words.notSaved(problem)}</span>
         ) : outcome === undefined ? (
-          <span className="text-faint">Running…</span>
+          <span className="text-faint">{words.running}</span>
         ) : 'undecided' in outcome ? (
           <span className="text-marigold">{outcome.undecided}</span>
         ) : 'broken' in outcome ? (
           <span className="text-brick">
-            {outcome.line === undefined ? '' : `Line ${outcome.line}: `}
+            {outcome.line === undefined ? '' : words.line(outcome.line)}
             {outcome.broken}
           </span>
         ) : (
           <span className="text-faint">
-            Result for the sample:{' '}
+            {words.resultForTheSample}{' '}
             {outcome.answer === undefined || outcome.answer === null ? (
-              'passes'
+              words.passes
             ) : (
               <code className="value">{JSON.stringify(outcome.answer)}</code>
             )}

@@ -7,6 +7,7 @@ import { type CustomText, shapeWords } from '@arbeit/engine/kinds/custom';
 import { lawWords } from '@arbeit/engine/proof';
 import { graphemes } from '@arbeit/engine/values';
 import { useMemo } from 'react';
+import * as words from '../../words/custom-code/shape-editor.ts';
 import { useKinds } from '../kinds-provider.tsx';
 import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
 import { growing } from './growing.ts';
@@ -16,9 +17,9 @@ import { useLaws } from './use-laws.ts';
 
 /** The arguments of the functions. */
 const given: readonly Offer[] = [
-  { label: 'content', detail: 'the characters the user has typed, in order' },
-  { label: 'shape', detail: 'answers the text to show' },
-  { label: 'value', detail: 'answers the value, or null' },
+  { label: 'content', detail: words.theCharactersTheUser },
+  { label: 'shape', detail: words.returnsTheText },
+  { label: 'value', detail: words.returnsTheValue },
 ];
 
 /**
@@ -62,7 +63,7 @@ export function ShapeEditor({
       <span className="caption">{label}</span>
       <div className="shape-editor">
         <CodeEditor
-          label="Code of the shape"
+          label={words.codeOfTheFormat}
           code={draft}
           offers={given}
           mistakes={mistakes}
@@ -75,12 +76,9 @@ export function ShapeEditor({
       </div>
       <p role="status" className="min-h-6 text-sm">
         {problem !== null ? (
-          <span className="text-brick">Not saved: {problem}</span>
+          <span className="text-brick">{words.notSaved(problem)}</span>
         ) : broken ? (
-          <span className="text-brick">
-            {broken.line === undefined ? '' : `Line ${broken.line}: `}
-            {shapeWords(broken)} The text is shown unformatted.
-          </span>
+          <span className="text-brick">{words.shownUnformatted(broken.line, shapeWords(broken))}</span>
         ) : null}
       </p>
       {problem === null && <Laws definition={definition} set={set} />}
@@ -93,7 +91,7 @@ type Step = ReturnType<typeof growing>[number];
 /** A text as it grows: what was typed and what is shown; the user's characters in ink, fixed ones faint. */
 function Growing({ steps }: { readonly steps: readonly Step[] }) {
   return (
-    <ol aria-label="Display, key by key" className="growing value">
+    <ol aria-label={words.displayKeyByKey} className="growing value">
       {steps.map(({ content, body }) => (
         <li key={content} data-is={body.is}>
           <Shown body={body} />
@@ -133,28 +131,23 @@ function Laws({
     <div className="text-sm">
       <p role="status" className="min-h-6">
         {is === 'under way' ? (
-          <span className="text-faint">Checking laws…</span>
+          <span className="text-faint">{words.checkingLaws}</span>
         ) : is === 'failed' ? (
           <span className="text-brick">{problem}</span>
         ) : found.length === 0 ? (
-          <span className="text-faint">
-            No problems found in {events.toLocaleString('en-GB')} random events.
-          </span>
+          <span className="text-faint">{words.noProblemsFoundInRandom(events.toLocaleString('en-GB'))}</span>
         ) : (
-          <span className="text-brick">
-            {found.length === 1 ? 'Problem found: 1 law is' : `Problems found: ${found.length} laws are`}{' '}
-            broken.
-          </span>
+          <span className="text-brick">{words.problemsFound(found.length)}</span>
         )}
       </p>
-      <ul aria-label="Laws that are broken" className="space-y-1 empty:hidden">
+      <ul aria-label={words.lawsThatAreBroken} className="space-y-1 empty:hidden">
         {found.map(({ law, expected, found: was, actions }) => (
           <li key={law}>
             <p>
               <span className="value text-brick">{law}</span> {lawWords[law]}
             </p>
             <p className="caption">
-              Expected: {expected}. Actual: {was}. <span className="value">{actions.join(', ')}</span>
+              {words.expected(expected, was)} <span className="value">{actions.join(', ')}</span>
             </p>
           </li>
         ))}

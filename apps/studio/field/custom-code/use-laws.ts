@@ -3,6 +3,7 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type Counterexample, together } from '@arbeit/engine/proof';
 import { useEffect, useRef, useState } from 'react';
+import * as words from '../../words/custom-code/use-laws.ts';
 import { useThread } from '../../workers/trials/threads.ts';
 
 /** Number of events: enough to find what a format does wrong, done before one looks up. */
@@ -46,7 +47,7 @@ export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'local
     setKnown((now) => ({
       ...now,
       is: 'failed',
-      problem: 'Stopped: the code ran too long. Check for unbounded loops and searches.',
+      problem: words.stoppedLong,
     }));
   };
   const { locale, classes } = set;

@@ -5,10 +5,11 @@ import { readDocument } from '@arbeit/engine/document';
 import { useId, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { Choices } from '../../ui/choices.tsx';
+import * as words from '../../words/desk/appearance-editor.ts';
 import { type Appearance, labels, sizes, withAppearance } from './appearance-words.ts';
 import type { Change } from './change.ts';
 
-const written = { before: 'Prefix', behind: 'Suffix', icon: 'Icon (SVG)' } as const;
+const written = { before: words.prefix, behind: words.suffix, icon: words.iconSvg } as const;
 
 /**
  * The options of the appearance, one row each. An invalid symbol, width or icon is reported in its row and
@@ -26,17 +27,17 @@ export function AppearanceEditor({
     onChange((f) => withAppearance(f, name, value), `look ${name}`);
   return (
     <>
-      <Row label="Label">
+      <Row label={words.label}>
         <Choices
-          label="Label"
+          label={words.label}
           value={look.label ?? 'above'}
           choices={labels}
           onChange={(value) => set('label', value)}
         />
       </Row>
-      <Row label="Size">
+      <Row label={words.size}>
         <Choices
-          label="Size"
+          label={words.size}
           value={look.size ?? 'medium'}
           choices={sizes}
           onChange={(value) => set('size', value)}
@@ -45,7 +46,7 @@ export function AppearanceEditor({
       <Written
         definition={definition}
         name="width"
-        label="Width (characters)"
+        label={words.widthCharacters}
         text={look.width === undefined ? '' : String(look.width)}
         valueFor={(text) => (/^\d+$/.test(text) ? Number(text) : text)}
         set={(value) => set('width', value as number | undefined)}

@@ -3,6 +3,7 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { memo } from 'react';
 import { deferred } from '../../ui/later.tsx';
+import * as words from '../../words/desk/appearance-section.ts';
 import { appearanceInWords } from './appearance-words.ts';
 import type { Change } from './change.ts';
 import { FoldedLine } from './folded-line.tsx';
@@ -26,9 +27,9 @@ export const AppearanceSection = memo(function TheLook({
     <div className="mt-1">
       <FoldedLine
         name="Appearance"
-        caption="Appearance (when exported)"
+        caption={words.appearanceWhenExported}
         said={appearanceInWords(definition.look)}
-        opens="the appearance"
+        opens={words.theAppearance}
       >
         {() => <LookEditor definition={definition} onChange={onChange} />}
       </FoldedLine>

@@ -1,22 +1,23 @@
 import type { FieldDocument } from '@arbeit/engine/document';
+import * as words from '../../words/desk/appearance-words.ts';
 
 export type Appearance = NonNullable<FieldDocument['look']>;
 
-export const labels = { above: 'above', beside: 'beside it', inside: 'floating' } as const;
-export const sizes = { small: 'small', medium: 'medium', large: 'large' } as const;
+export const labels = { above: words.above, beside: words.besideIt, inside: words.floating } as const;
+export const sizes = { small: words.small, medium: words.medium, large: words.large } as const;
 
 /** The appearance of a field, in words. */
 export function appearanceInWords(look: Appearance = {}): string {
   const { label, size, before, behind, width, icon } = look;
   const said = [
-    ...(label && label !== 'above' ? [`label ${labels[label]}`] : []),
+    ...(label && label !== 'above' ? [words.labelWithLabel(labels[label])] : []),
     ...(size && size !== 'medium' ? [sizes[size]] : []),
-    ...(width ? [`width ${width} characters`] : []),
-    ...(icon ? ['icon'] : []),
-    ...(before ? [`prefix “${before}”`] : []),
-    ...(behind ? [`suffix “${behind}”`] : []),
+    ...(width ? [words.widthCharactersWithWidth(width)] : []),
+    ...(icon ? [words.icon] : []),
+    ...(before ? [words.prefixWithBefore(before)] : []),
+    ...(behind ? [words.suffixWithBehind(behind)] : []),
   ];
-  return said.join(', ') || 'default';
+  return said.join(', ') || words.defaultAppearance;
 }
 
 /** The definition with one option of its appearance set; defaults and empty values are left out. */

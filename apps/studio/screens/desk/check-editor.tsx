@@ -7,6 +7,7 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
 import { Help } from '../../ui/help.tsx';
 import { deferred } from '../../ui/later.tsx';
+import * as words from '../../words/desk/check-editor.tsx';
 import { LimitEditor } from './limit-editor.tsx';
 import { MembersEditor } from './members-editor.tsx';
 
@@ -42,7 +43,7 @@ export function CheckEditor({
         />
       );
     case 'form':
-      return <p className="text-faint">This rule compares two fields. Edit it on the form.</p>;
+      return <p className="text-faint">{words.thisRuleComparesTwoFields}</p>;
     case undefined:
       return <MembersEditor define={define} check={check} onChange={onChange} />;
   }
@@ -81,14 +82,13 @@ function RangeEditor({
         />
       ))}
       <div className="flex flex-wrap items-baseline gap-x-2">
-        <span className="caption">Written as the field writes it</span>
-        <Help about="limits">
+        <span className="caption">{words.writtenAsTheFieldWrites}</span>
+        <Help about={words.limits}>
           <p>
-            {define.limits?.isGood('today')
-              ? 'A date in the field’s format, or a date relative to today.'
-              : 'As the field writes it, in its own locale.'}{' '}
-            Stored in the document as{' '}
-            <span className="value">{keys.map((key) => String(check[key])).join(', ')}</span>.
+            {words.storedInTheDocument(
+              define.limits?.isGood('today') ? words.aDateInTheFields : words.asTheFieldWrites,
+              <span className="value">{keys.map((key) => String(check[key])).join(', ')}</span>,
+            )}
           </p>
         </Help>
       </div>

@@ -2,6 +2,7 @@ import type { Node, Part, PatternBody, PatternPlan } from '@arbeit/engine/kinds/
 import { standing, textBefore, written } from '@arbeit/engine/kinds/pattern';
 import { graphemes } from '@arbeit/engine/values';
 import type { Path } from '../../model/pattern-edits.ts';
+import * as words from '../../words/desk/columns.ts';
 
 /**
  * One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both use these
@@ -85,21 +86,21 @@ export function columnsOf(
 
 /** What a cell accepts, short enough for its column. */
 export function shortFor(part: Part): string {
-  if (part.takes === 'words') return 'word';
-  if (part.takes === 'number') return 'num';
+  if (part.takes === 'words') return words.word;
+  if (part.takes === 'number') return words.num;
   switch (part.set) {
     case 'digit':
       return '0-9';
     case 'latin':
       return part.manner === 'lower' ? 'a-z' : part.manner === 'upper' ? 'A-Z' : 'A-z';
     case 'letter':
-      return 'abc';
+      return words.abc;
     case 'alnum':
       return 'a/9';
     case 'any':
-      return 'any';
+      return words.any;
     default:
-      return 'set';
+      return words.set;
   }
 }
 

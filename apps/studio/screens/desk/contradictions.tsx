@@ -7,6 +7,7 @@ import { type Contradiction, contradictionsIn } from '@arbeit/engine/proof';
 import { useEffect, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { ruleInWords } from '../../model/rule-words.ts';
+import * as words from '../../words/desk/contradictions.ts';
 
 /** How long the definition must stay the same before its rules are compared, in ms. */
 const pause = 300;
@@ -36,12 +37,16 @@ export function Contradictions({
   };
   return (
     // At the lower edge of the window while an open editor reaches below it; it moves nothing above.
-    <div role="status" aria-label="Contradictions among the rules" className="sticky bottom-0 z-10 bg-paper">
+    <div
+      role="status"
+      aria-label={words.contradictionsAmongTheRules}
+      className="sticky bottom-0 z-10 bg-paper"
+    >
       {found.length > 0 && (
         <ul className="border-t border-rule py-1">
           {found.map(({ rules: ids, message }) => (
             <li key={ids.join(' ') + message} className="py-1 pl-6 text-brick">
-              {ids.map((id) => `“${wordsOf(id)}”`).join(' and ')}: {message}
+              {ids.map((id) => `“${wordsOf(id)}”`).join(words.andJoint)}: {message}
             </li>
           ))}
         </ul>

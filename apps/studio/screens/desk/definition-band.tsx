@@ -9,6 +9,7 @@ import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { hasNotation } from '../../model/notation.ts';
 import { partAt } from '../../model/pattern-edits.ts';
+import * as words from '../../words/desk/definition-band.ts';
 import { AddPattern } from './add-pattern.tsx';
 import { BandGrid, useOpenPart } from './band-grid.tsx';
 import type { BandProps } from './band-props.ts';
@@ -64,7 +65,12 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
       />
       <OnceDone isDone={open !== null} />
       {path && opened && (
-        <InlinePanel key={open} label={`Edit: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
+        <InlinePanel
+          key={open}
+          label={words.editWithInWords(inWords(opened))}
+          needs={PartEditor}
+          onClose={close}
+        >
           {() => (
             <PartEditor
               nodes={notation.nodes}

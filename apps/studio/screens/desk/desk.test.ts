@@ -9,9 +9,10 @@ import { type Expectable, parseTape, play } from '@arbeit/engine/tape';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { boundaryFor, columnsOf, place } from './columns.ts';
+import type { Expects } from './expects.ts';
 import { phoneKeys } from './phone-keys.ts';
 import { answered, type DeskTape, mostRows, newTape, recordRow, replay } from './tape-rows.ts';
-import { type Expects, tapeText } from './tape-text.ts';
+import { tapeText } from './tape-text.ts';
 
 describe('the column grid', () => {
   test('every pattern has a sample that it would show itself, whole, one character a column', () => {

@@ -16,6 +16,7 @@ import { type EditedSet, useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
+import * as words from '../../words/desk/desk.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
 import { AppearanceSection } from './appearance-section.tsx';
@@ -33,7 +34,7 @@ import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
 import { useBench } from './use-bench.ts';
 import { useOutside } from './use-outside.ts';
-import { playText, useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
+import { player, useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
 
 export interface DeskProps {
   readonly stored: StoredSet;
@@ -62,7 +63,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
         <main className="desk">
           <h1 className="sr-only">{name}</h1>
           <p role="status" className="text-faint">
-            Loading {definition.kind}…
+            {words.loading(definition.kind)}
           </p>
         </main>
       )}
@@ -105,15 +106,15 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
   const trial = useTrialTape(set, compiled, bench, { name, today });
   useNamedTrial(set, bench);
   const { textOf } = trial;
-  useCommands('Desk', [
-    { id: 'field', label: 'Go to field', key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
-    { id: 'part', label: 'Go to specimen', key: 's', run: () => focusOn('[data-part]') },
-    { id: 'pattern', label: 'Edit pattern text', key: 'p', run: () => focusOn('[aria-label="Pattern"] input') },
-    { id: 'rule', label: 'Add rule', key: 'r', run: () => focusOn('[data-add-rule]') },
-    { id: 'tape', label: 'Go to tape', key: 't', run: () => focusOn('.tape-rows') },
-    { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
-    { id: 'keep', label: 'Save tape as trial', key: 'k', run: () => void trial.onKeep() },
-    { id: 'new-tape', label: 'Clear tape', run: trial.onClear },
+  useCommands(words.desk, [
+    { id: 'field', label: words.goToField, key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
+    { id: 'part', label: words.goToSpecimen, key: 's', run: () => focusOn('[data-part]') },
+    { id: 'pattern', label: words.editPatternText, key: 'p', run: () => focusOn('[aria-label="Pattern"] input') },
+    { id: 'rule', label: words.addRule, key: 'r', run: () => focusOn('[data-add-rule]') },
+    { id: 'tape', label: words.goToTape, key: 't', run: () => focusOn('.tape-rows') },
+    { id: 'copy', label: words.copyTheTapeAsText, key: 'c', run: async () => navigator.clipboard?.writeText(await textOf()) },
+    { id: 'keep', label: words.saveTapeAsTrial, key: 'k', run: () => void trial.onKeep() },
+    { id: 'new-tape', label: words.clearTape, run: trial.onClear },
   ]); // biome-ignore format: one command a line
   return (
     <>
@@ -136,10 +137,10 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
           onPlay={play}
           onStep={bench.step}
           {...trial}
-          onOpen={(text) => playText(bench.store, text, trial.onClear)}
+          onOpen={async (text) => (await player.fetch()).playText(bench.store, text, trial.onClear)}
         />
       </main>
-      <aside aria-label="Linked displays of this value" className="space-y-6 px-6 pb-16">
+      <aside aria-label={words.linkedDisplaysOfThisValue} className="space-y-6 px-6 pb-16">
         <SharedValue definition={definition} own={bench.store} set={facts} today={today} />
         {kindIn(kinds, definition.kind).define.byLocale && (
           <LocaleSheet definition={definition} set={facts} own={bench.store} today={today} />

@@ -1,7 +1,8 @@
 'use client';
 
+import * as words from '../../words/desk/expected.ts';
+import { type DeskExpectable, type Expects, expectables, expectedAt } from './expects.ts';
 import type { TapeRow } from './tape-rows.ts';
-import { type DeskExpectable, type Expects, expectables, expectedAt } from './tape-text.ts';
 
 /** What a trial made from this tape expects at the current row: each expectation kept or dropped. */
 export function Expected({
@@ -18,7 +19,7 @@ export function Expected({
   const expected = expectedAt(rows, row, expects);
   return (
     <fieldset className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1 text-sm">
-      <legend className="caption float-left mr-4">Expect at this row:</legend>
+      <legend className="caption float-left mr-4">{words.expectAtThisRow}</legend>
       {(Object.keys(expectables) as DeskExpectable[]).map((what) => (
         <label key={what} className="inline-flex items-baseline gap-1.5">
           <input

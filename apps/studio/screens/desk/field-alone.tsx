@@ -12,6 +12,7 @@ import { useOwnOutcomes, withCustomCode } from '../../field/custom-code/use-cust
 import { PlainField } from '../../field/plain-field.tsx';
 import { takenData, takenInWords } from '../../field/taken.ts';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
+import * as words from '../../words/desk/field-alone.ts';
 
 /**
  * A field in a real form of its own, as a user sees it: submit shows what a program would receive, reset
@@ -46,16 +47,16 @@ export function FieldAlone({
         <Alone store={store.field(compiled.id)} today={today} />
         <div className="mt-3 flex gap-4">
           <button type="submit" className="solid-button">
-            Submit
+            {words.submit}
           </button>
           <button type="reset" className="word-button">
-            Reset
+            {words.reset}
           </button>
         </div>
         <div className="mt-4 min-h-6" role="status">
           {(isHeldBack ? [] : received).map(([name, value]) => (
             <p key={name}>
-              Received {name}: <output className="value font-bold">{value}</output>
+              {words.received(name)} <output className="value font-bold">{value}</output>
             </p>
           ))}
         </div>

@@ -6,6 +6,7 @@ import { leaveNote } from '../../model/just-deleted.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
+import * as words from '../../words/desk/field-turns.ts';
 import { FieldMenu } from '../set/field-menu.tsx';
 
 /** Links to the previous and the next field, and actions on the whole field. */
@@ -29,26 +30,26 @@ export function FieldTurns({
     await set.editAndSave((d) => removeField(d, definition.id));
     router.push('/');
   };
-  useCommands('This field', [
-    { id: 'previous', label: `Previous field${before ? `: ${nameOf(before)}` : ''}`, key: 'Alt+ArrowUp', run: () => go(before) },
-    { id: 'next', label: `Next field${after ? `: ${nameOf(after)}` : ''}`, key: 'Alt+ArrowDown', run: () => go(after) },
-    { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
-    { id: 'alone', label: 'Open the field alone', run: () => router.push(`${hrefOf(definition.id)}/alone`) },
-    { id: 'delete', label: 'Delete this field', run: remove },
+  useCommands(words.thisField, [
+    { id: 'previous', label: words.previousField(before ? `: ${nameOf(before)}` : ''), key: 'Alt+ArrowUp', run: () => go(before) },
+    { id: 'next', label: words.nextField(after ? `: ${nameOf(after)}` : ''), key: 'Alt+ArrowDown', run: () => go(after) },
+    { id: 'shelf', label: words.backToTheShelf, key: 'b', run: () => router.push('/') },
+    { id: 'alone', label: words.openTheFieldAlone, run: () => router.push(`${hrefOf(definition.id)}/alone`) },
+    { id: 'delete', label: words.deleteThisField, run: remove },
   ]); // biome-ignore format: one command a line
   return (
     <span className="flex items-baseline gap-x-3">
-      <Turn field={before} href={before && hrefOf(before.id)} sign="‹" word="Previous" />
-      <Turn field={after} href={after && hrefOf(after.id)} sign="›" word="Next" />
+      <Turn field={before} href={before && hrefOf(before.id)} sign="‹" word={words.previous} />
+      <Turn field={after} href={after && hrefOf(after.id)} sign="›" word={words.next} />
       <FieldMenu
         set={set}
         field={definition}
-        trigger="Field"
-        button={{ className: 'word-button', 'aria-label': `Actions for ${nameOf(definition)}` }}
+        trigger={words.field}
+        button={{ className: 'word-button', 'aria-label': words.actionsFor(nameOf(definition)) }}
         more={[
           {
             id: 'alone',
-            label: 'Open in its own page',
+            label: words.openInItsOwnPage,
             onSelect: () => router.push(`${hrefOf(definition.id)}/alone`),
           },
         ]}
@@ -79,7 +80,7 @@ function Turn({
     );
   const name = field.label || field.id;
   return (
-    <Link className="turn" href={href} aria-label={`${word} field: ${name}`} title={name}>
+    <Link className="turn" href={href} aria-label={words.fieldWithWordName(word, name)} title={name}>
       {sign}
     </Link>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
+import * as words from '../../words/desk/folded-line.ts';
 
 /** A part of a field that seldom changes: a summary on one line; when open, its options below. */
 export function FoldedLine({
@@ -36,10 +37,10 @@ export function FoldedLine({
           className="word-button"
           aria-expanded={isOpen}
           aria-controls={id}
-          aria-label={opens && `${isOpen ? 'Close' : 'Change'} ${opens}`}
+          aria-label={opens && words.closeChange(isOpen, opens)}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Close' : 'Change'}
+          {isOpen ? words.close : words.change}
         </button>
         {help}
       </div>

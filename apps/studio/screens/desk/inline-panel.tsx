@@ -3,6 +3,7 @@
 import { type ReactNode, useEffect, useRef } from 'react';
 import type { Later } from '../../ui/later.tsx';
 import { useLater } from '../../ui/later.tsx';
+import * as words from '../../words/desk/inline-panel.ts';
 
 /** Elements that take a value, in tab order. */
 const controls = 'input, select, textarea, button';
@@ -48,7 +49,7 @@ export function InlinePanel({
       </p>
       <p className="flex justify-end">
         <button type="button" className="word-button text-sm" onClick={onClose}>
-          Done <span className="caption">Esc</span>
+          {words.done} <span className="caption">{words.esc}</span>
         </button>
       </p>
     </section>

@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { useAnswers, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { sampleOf } from '../../model/sample.ts';
+import * as words from '../../words/desk/kind-band.ts';
 import { BandGrid, useOpenPart } from './band-grid.tsx';
 import type { BandProps } from './band-props.ts';
 import { InlinePanel } from './inline-panel.tsx';
@@ -45,7 +46,7 @@ export function KindBand({ definition, field, set, onChange }: BandProps) {
       {opened && (
         <InlinePanel
           key={opened.part}
-          label={`Edit: ${opened.caption}`}
+          label={words.editWithCaption(opened.caption)}
           needs={OptionEditors}
           onClose={close}
         >

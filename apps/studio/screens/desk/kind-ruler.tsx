@@ -2,6 +2,7 @@
 
 import type { Field } from '@arbeit/react';
 import { useKinds } from '../../field/kinds-provider.tsx';
+import * as words from '../../words/desk/kind-ruler.ts';
 import { Facts } from './facts.tsx';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
@@ -20,13 +21,13 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const hasLead = lead !== undefined;
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
-    { name: 'display', text: evaluation.display, of: (i: number) => columns[i]!.character },
+    { name: words.display, text: evaluation.display, of: (i: number) => columns[i]!.character },
     // The labels of picked options are displayed: no character was typed.
     ...(isPicked
       ? []
       : [
           {
-            name: 'content',
+            name: words.content,
             text: evaluation.content,
             of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
           },
@@ -34,13 +35,15 @@ export function KindRuler({ field }: { readonly field: Field }) {
     ...(hasLead
       ? [
           {
-            name: 'in value',
-            text: evaluation.value ?? 'none yet',
+            name: words.inValue,
+            text: evaluation.value ?? words.noneYet,
             of: (i: number) => (columns[i]!.isInValue ? columns[i]!.character : ''),
           },
         ]
       : []),
-    ...(isConcealed ? [{ name: 'seen', text: 'concealed', of: (i: number) => columns[i]!.seen }] : []),
+    ...(isConcealed
+      ? [{ name: words.seen, text: words.concealed, of: (i: number) => columns[i]!.seen }]
+      : []),
   ];
   const boundary = (offset: number) => {
     const at = columns.findIndex((column) => column.offset >= offset);
@@ -49,7 +52,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const { display } = evaluation;
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
-    <section aria-label="Ruler">
+    <section aria-label={words.ruler}>
       <div className="relative w-max min-w-full">
         <div aria-hidden="true" className="caption relative h-5">
           {offsets.map((offset, i) =>

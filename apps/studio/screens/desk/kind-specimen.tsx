@@ -4,6 +4,7 @@ import type { Piece } from '@arbeit/engine/kinds';
 import { graphemes } from '@arbeit/engine/values';
 import { memo, type Ref } from 'react';
 import { useAtFirstUse } from '../../ui/first-use.ts';
+import * as words from '../../words/desk/kind-specimen.ts';
 import { CaptionRows } from './caption-rows.tsx';
 import type { Captioned } from './captions.ts';
 import { OptionEditors } from './option-editors-later.ts';
@@ -36,7 +37,7 @@ export const KindSpecimen = memo(function KindSpecimen({
   const text = drawn.filter(isInText);
   const beside = pieces.filter((piece) => !isInText(piece));
   return (
-    <section aria-label="Specimen">
+    <section aria-label={words.specimen}>
       <div ref={buttons} className="flex items-stretch">
         {text.map((piece) => (
           <button
@@ -44,7 +45,7 @@ export const KindSpecimen = memo(function KindSpecimen({
             type="button"
             data-part={piece.id}
             aria-expanded={open === piece.id}
-            aria-label={`Edit ${piece.caption}: ${piece.text}`}
+            aria-label={words.editWithCaptionText(piece.caption, piece.text)}
             className="piece"
             data-preview={shown !== null || undefined}
             data-is={piece.isValue ? 'taken' : 'fixed'}
@@ -65,11 +66,11 @@ export const KindSpecimen = memo(function KindSpecimen({
               type="button"
               data-part={piece.id}
               aria-expanded={open === piece.id}
-              aria-label={`Edit ${piece.caption}: ${piece.text}`}
+              aria-label={words.editWithCaptionText(piece.caption, piece.text)}
               className="word-button whitespace-nowrap aria-expanded:font-semibold aria-expanded:text-oxide"
               onClick={() => onOpen(open === piece.id ? null : piece.id)}
             >
-              <span className="caption">{piece.isOff ? `no ${piece.caption}` : piece.caption} </span>
+              <span className="caption">{piece.isOff ? words.no(piece.caption) : piece.caption} </span>
               <span className={`value ${piece.isOff ? 'text-faint line-through' : ''}`}>{piece.text}</span>
             </button>
           ))}

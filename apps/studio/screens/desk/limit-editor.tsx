@@ -5,12 +5,18 @@ import type { Limits } from '@arbeit/engine/kinds';
 import { useId } from 'react';
 import { byClock, fromClock, type LimitUnit, limitFrom, limitInWords } from '../../model/limit-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
+import * as words from '../../words/desk/limit-editor.ts';
 
 /** Relative dates, by direction and unit. */
 const ways = (['d', 'w', 'm', 'y'] as const).flatMap((unit) =>
   (['+', '-'] as const).map((side) => ({ unit, side })),
 );
-const unitWords: Readonly<Record<LimitUnit, string>> = { d: 'days', w: 'weeks', m: 'months', y: 'years' };
+const unitWords: Readonly<Record<LimitUnit, string>> = {
+  d: words.days,
+  w: words.weeks,
+  m: words.months,
+  y: words.years,
+};
 
 /** One limit, as the field displays it (`9.999,99`, `14/02/2027`) or as a relative date in words. */
 export function LimitEditor({
@@ -44,14 +50,14 @@ export function LimitEditor({
         <span className="w-16">
           <DraftInput
             id={`${id}-count`}
-            label={`${label}: how many ${unitWords[told.unit]}`}
+            label={words.howMany(label, unitWords[told.unit])}
             className="entry value"
             inputMode="numeric"
             value={String(told.count)}
             check={(text) =>
               /^[1-9]\d{0,3}$/.test(text)
                 ? check(fromClock({ ...told, count: Number(text) }))
-                : 'Enter a number from 1 to 9999.'
+                : words.enterANumberFrom1
             }
             onChange={(text) => onChange(fromClock({ ...told, count: Number(text) }))}
           />
@@ -60,7 +66,7 @@ export function LimitEditor({
       {hasClock && (
         <select
           id={`${id}-way`}
-          aria-label={`${label}: which day`}
+          aria-label={words.whichDay(label)}
           className="entry w-auto"
           value={way}
           onChange={(event) => {
@@ -73,11 +79,11 @@ export function LimitEditor({
               );
           }}
         >
-          <option value="fixed">a fixed date</option>
-          <option value="today">today</option>
+          <option value="fixed">{words.aFixedDate}</option>
+          <option value="today">{words.today}</option>
           {ways.map(({ unit, side }) => (
             <option key={side + unit} value={side + unit}>
-              {unitWords[unit]} {side === '+' ? 'after' : 'before'} today
+              {words.fromToday[side](unitWords[unit])}
             </option>
           ))}
         </select>
@@ -90,7 +96,7 @@ export function LimitEditor({
             value={limitInWords(compiled, value)}
             check={(text) => {
               const limit = meant(text);
-              return limit === undefined ? `Use the field’s format, e.g. ${example}.` : check(limit);
+              return limit === undefined ? words.inTheFormat(example) : check(limit);
             }}
             onChange={(text) => onChange(meant(text) ?? value)}
           />

@@ -11,6 +11,7 @@ import { FoundOut } from '../../ui/found-out.tsx';
 import { deferred } from '../../ui/later.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
+import * as words from '../../words/desk/live-field.ts';
 import type { Change } from './change.ts';
 import { drawingOf } from './kind-columns.ts';
 
@@ -22,10 +23,10 @@ const RestingField = deferred(() =>
 const AsElement = deferred(() => import('./as-element.tsx').then((element) => element.AsElement));
 
 const views = {
-  desktop: 'Desktop',
-  phone: 'Phone',
-  rest: 'Unfocused (after blur)',
-  element: 'As exported',
+  desktop: words.desktop,
+  phone: words.phone,
+  rest: words.unfocusedAfterBlur,
+  element: words.asExported,
 } as const;
 
 /**
@@ -48,7 +49,7 @@ export function LiveField({
   const StandIn = standInOf(field, useKinds());
   const [problem, setProblem] = useState('');
   return (
-    <OnPaper label="Live field" own="Same as app" views={views}>
+    <OnPaper label={words.liveField} own={words.sameAsApp} views={views}>
       {(view) => (
         <div
           className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
@@ -96,17 +97,17 @@ function InPlace({
   return (
     <>
       <WordInPlace
-        label="Label"
+        label={words.label}
         value={definition.label}
-        missing="Add a label"
+        missing={words.addALabel}
         className="font-semibold"
         onChange={(text) => onChange((f) => ({ ...f, label: text }), 'label')}
       />
-      <Label field={field} missing="No label" className="sr-only" />
+      <Label field={field} missing={words.noLabel} className="sr-only" />
       <WordInPlace
-        label="Hint"
+        label={words.hint}
         value={definition.hint ?? ''}
-        missing="no hint"
+        missing={words.noHint}
         className="text-sm text-faint"
         onChange={(text) => onChange((f) => withText(f, 'hint', text), 'hint')}
       />
@@ -131,9 +132,9 @@ function InPlace({
         {!isPicked && (
           <Said name="Placeholder">
             <WordInPlace
-              label="Placeholder"
+              label={words.placeholder}
               value={definition.placeholder ?? ''}
-              missing="none"
+              missing={words.none}
               className="value"
               onChange={(text) => onChange((f) => withText(f, 'placeholder', text), 'placeholder')}
             />
@@ -141,16 +142,16 @@ function InPlace({
         )}
         <Said name="Initial value">
           <WordInPlace
-            label="Initial value"
+            label={words.initialValue}
             value={definition.initial ?? ''}
-            missing="none"
+            missing={words.none}
             className="value"
             onChange={(text) => onChange((f) => withText(f, 'initial', text), 'initial')}
           />
         </Said>
       </div>
       {definition.initial && definition.placeholder && (
-        <p className="text-sm text-marigold">The placeholder is hidden until the initial value is cleared.</p>
+        <p className="text-sm text-marigold">{words.thePlaceholderIsHiddenUntil}</p>
       )}
     </>
   );

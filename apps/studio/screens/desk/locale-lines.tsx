@@ -7,6 +7,7 @@ import { Message, useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { Line as TypedLine } from '../../ui/line.tsx';
+import * as words from '../../words/desk/locale-lines.ts';
 
 /** Locales that between them group, order and write digits in every way. */
 const sheetLocales = [
@@ -77,7 +78,7 @@ function Line({
         {name} · {locale}
       </span>
       <div dir={isRightToLeft ? 'rtl' : 'ltr'}>
-        <TypedLine field={field} label={`In ${name}`} />
+        <TypedLine field={field} label={words.inLabel(name)} />
         {/* Some of these languages have no messages of their own yet: what is said runs as it is written. */}
         <div dir="auto">
           <Message field={field} classNames={message} />

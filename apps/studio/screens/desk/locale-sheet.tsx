@@ -2,6 +2,7 @@
 
 import { type ComponentProps, useState } from 'react';
 import { deferred } from '../../ui/later.tsx';
+import * as words from '../../words/desk/locale-sheet.ts';
 
 const LocaleLines = deferred(() => import('./locale-lines.tsx').then((lines) => lines.LocaleLines));
 
@@ -11,17 +12,17 @@ const LocaleLines = deferred(() => import('./locale-lines.tsx').then((lines) => 
 export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <section aria-label="In other locales" className="mt-6">
+    <section aria-label={words.inOtherLocales} className="mt-6">
       <div className="flex items-baseline gap-4 border-b border-ink pb-1">
-        <h2 className="font-semibold">In other locales</h2>
-        <span className="caption">one value, sixteen locales</span>
+        <h2 className="font-semibold">{words.inOtherLocales}</h2>
+        <span className="caption">{words.oneValueSixteenLocales}</span>
         <button
           type="button"
           className="word-button ml-auto"
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Close' : 'Show'}
+          {isOpen ? words.close : words.show}
         </button>
       </div>
       {isOpen && <LocaleLines {...props} />}

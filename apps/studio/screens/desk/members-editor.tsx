@@ -5,6 +5,7 @@ import type { Definition } from '@arbeit/engine/kinds';
 import type { Limit, Option } from '@arbeit/engine/options';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as texts from '../../words/desk/members-editor.ts';
 
 /**
  * The options of a check, drawn from their descriptions. Other fields that are sent along are named in the
@@ -32,7 +33,7 @@ export function MembersEditor({
         };
         return (
           <div key={name} className={option.is === 'text' || option.is === 'list' ? 'min-w-64' : undefined}>
-            <Labelled label={option.is === 'list' ? `${option.label}, one a line` : option.label}>
+            <Labelled label={option.is === 'list' ? texts.oneALine(option.label) : option.label}>
               {(id) => (
                 <Member
                   id={id}
@@ -78,7 +79,7 @@ function Member({
           check={(text) =>
             /^\s*\d*\s*$/.test(text)
               ? problemWith(read(text))
-              : `Enter a whole number from ${option.min} to ${option.max}.`
+              : texts.enterAWholeNumberTo(option.min, option.max)
           }
           onChange={(text) => onChange(read(text))}
         />

@@ -14,6 +14,7 @@ import { deferred } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
+import * as texts from '../../words/desk/notes.ts';
 import type { Change } from './change.ts';
 
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
@@ -57,13 +58,13 @@ export function Notes({
   const own = rules.some((rule) => rule.check.type === 'complete') ? undefined : at('complete');
   return (
     <section
-      aria-label="Rules"
+      aria-label={texts.rules}
       className="min-w-0 text-sm"
       onFocus={() => setIsInUse(true)}
       onPointerMove={() => setIsInUse(true)}
     >
       <div className="flex items-baseline gap-4">
-        <h2 className="caption">Rules (first failing rule is shown)</h2>
+        <h2 className="caption">{texts.rulesFirstFailingRule}</h2>
         <AddRule
           definition={definition}
           onAdd={(rule) => {
@@ -96,8 +97,8 @@ export function Notes({
             data-tie={speaking === 'complete' ? 'note' : undefined}
           >
             <VerdictIcon verdict={own.finding.verdict} />
-            <span>must be complete</span>
-            <span className="caption">on blur, built in</span>
+            <span>{texts.mustBeComplete}</span>
+            <span className="caption">{texts.onBlurBuilt}</span>
           </li>
         )}
       </ol>
@@ -141,7 +142,7 @@ function Note({
           type="button"
           data-handle
           className="handle"
-          aria-label={`Reorder “${words}”. Use the arrow keys or drag.`}
+          aria-label={texts.reorder(words)}
           onKeyDown={onHandleKey}
         >
           <span aria-hidden="true">⠿</span>
@@ -156,7 +157,7 @@ function Note({
           <span className="min-w-0 wrap-anywhere">{words}</span>
           <span className="caption">
             {showWhenWords[rule.show ?? 'leave']}
-            {rule.severity === 'warning' ? ', warning' : ''}
+            {rule.severity === 'warning' ? texts.warning : ''}
           </span>
         </button>
       </div>
@@ -203,7 +204,7 @@ function AddRule({
   const define = definitionIn(useKinds(), definition);
   return (
     <Menu
-      trigger="Add rule"
+      trigger={texts.addRule}
       button={{ className: 'word-button ml-auto', ...{ 'data-add-rule': '' } }}
       align="end"
       className="min-w-64"

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import * as words from '../../words/desk/once-done.ts';
 
 const key = 'arbeit.defined';
 
@@ -17,7 +18,7 @@ export function OnceDone({ isDone }: { readonly isDone: boolean }) {
   }, [isDone]);
   return (
     <p className="on-screen sticky left-0 min-h-5 text-sm text-faint">
-      {isKnown ? '' : 'Click a part above to edit it.'}
+      {isKnown ? '' : words.clickAPartAbove}
     </p>
   );
 }

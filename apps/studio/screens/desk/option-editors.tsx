@@ -11,6 +11,7 @@ import { statesAlong } from '../../model/states-along.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { deferred } from '../../ui/later.tsx';
+import * as words from '../../words/desk/option-editors.ts';
 import { chosen, isSame, optionsFor, problemOf, withOption } from './options.ts';
 import { PicksEditor } from './picks-editor.tsx';
 import { SeveralEditor } from './several-editor.tsx';
@@ -260,4 +261,4 @@ const wholeFrom =
   (text: string): string | null =>
     text === '' || (/^\d{1,5}$/.test(text) && +text >= min && +text <= max)
       ? null
-      : `Enter a whole number from ${min} to ${max}, or leave it empty.`;
+      : words.enterAWholeNumber(min, max);

@@ -6,6 +6,7 @@ import type { Option as Described, Options, Text } from '@arbeit/engine/options'
 import { readOptions } from '@arbeit/engine/options';
 import type { Option } from '../../field/option.ts';
 import { carriedAlong, editedHere } from '../../field/options.ts';
+import * as texts from '../../words/desk/options.ts';
 
 type Entry = Readonly<Record<string, unknown>>;
 
@@ -55,8 +56,8 @@ function offered(key: string, option: Described, value: unknown, among: Among): 
       const { min, max } = option;
       const bound = { is: 'number', min, max: option.offered ?? max, usual: undefined } as const;
       return [
-        { ...bound, key: `${key}.max`, label: `${label}, at most` },
-        { ...bound, key: `${key}.min`, label: `${label}, at least` },
+        { ...bound, key: `${key}.max`, label: texts.atMost(label) },
+        { ...bound, key: `${key}.min`, label: texts.atLeast(label) },
       ];
     }
     case 'text':
@@ -101,7 +102,7 @@ function textOption(key: string, option: Text, classes: readonly string[]): Opti
       label,
       is: 'choice',
       usual: undefined,
-      choices: option.needed ? offers : [[undefined, otherwise ?? 'nothing'], ...offers],
+      choices: option.needed ? offers : [[undefined, otherwise ?? texts.nothing], ...offers],
     };
   return {
     key,

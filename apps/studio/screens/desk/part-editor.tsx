@@ -22,13 +22,14 @@ import {
 } from '../../model/pattern-edits.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as texts from '../../words/desk/part-editor.ts';
 
 const names: Readonly<Record<BuiltIn, string>> = {
-  digit: 'digit 0–9',
-  letter: 'letter of any script',
-  latin: 'letter A–Z',
-  alnum: 'letter or digit',
-  any: 'any character',
+  digit: texts.digitClass,
+  letter: texts.letterOfAnyScript,
+  latin: texts.letterAZ,
+  alnum: texts.letterOrDigit,
+  any: texts.anyCharacter,
 };
 
 type CellsMatter = Extract<Matter, { type: 'cells' }>;
@@ -59,7 +60,7 @@ export function PartEditor({
     <div className="part">
       <p className="basis-full font-semibold first-letter:uppercase">{inWords(part)}</p>
       {part.type === 'text' && (
-        <Labelled label="Fixed text">
+        <Labelled label={texts.fixedText}>
           {(id) => (
             <DraftInput
               id={id}
@@ -67,9 +68,9 @@ export function PartEditor({
               value={part.text}
               check={(text) =>
                 text === ''
-                  ? 'Cannot be empty. Remove the part instead.'
+                  ? texts.cannotBeEmpty
                   : path.length > 1 && text.includes('>')
-                    ? 'Optional groups cannot contain “>”.'
+                    ? texts.optionalGroupsCannotContain
                     : null
               }
               onChange={(text) => put({ type: 'text', text })}
@@ -80,7 +81,7 @@ export function PartEditor({
       {part.type === 'cells' && <CellsEditor part={part} classes={classes} onChange={put} />}
       {part.type === 'number' && <NumberEditor part={part} onChange={put} />}
       {part.type === 'words' && (
-        <Labelled label="Allowed words">
+        <Labelled label={texts.allowedWords}>
           {(id) => (
             <DraftInput
               id={id}
@@ -99,20 +100,20 @@ export function PartEditor({
             className="word-button"
             onClick={() => leave(toggleOptional(nodes, path.slice(0, -1)))}
           >
-            Make required
+            {texts.makeRequired}
           </button>
         ) : (
           part.type !== 'text' && (
             <button type="button" className="word-button" onClick={() => leave(toggleOptional(nodes, path))}>
-              Make optional
+              {texts.makeOptional}
             </button>
           )
         )}
         <button type="button" className="word-button" onClick={() => leave(movePart(nodes, path, -1))}>
-          Move left
+          {texts.moveLeft}
         </button>
         <button type="button" className="word-button" onClick={() => leave(movePart(nodes, path, 1))}>
-          Move right
+          {texts.moveRight}
         </button>
         <button
           type="button"
@@ -120,16 +121,12 @@ export function PartEditor({
           disabled={!mayGo}
           onClick={() => leave(replacePart(nodes, path, []))}
         >
-          Remove
+          {texts.remove}
         </button>
       </div>
-      {!mayGo && (
-        <p className="basis-full text-sm text-faint">
-          This is the only part that takes input, so it cannot be removed.
-        </p>
-      )}
+      {!mayGo && <p className="basis-full text-sm text-faint">{texts.thisIsTheOnlyPart}</p>}
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-1.5">
-        <span className="caption">Insert before:</span>
+        <span className="caption">{texts.insertBefore}</span>
         {newParts.map(({ label, part: fresh }) => (
           <button
             key={label}
@@ -149,15 +146,15 @@ const wordsOf = (text: string): string[] => text.split(/[,|\s]+/).filter(Boolean
 
 /** What is wrong with a part, in the words of the notation. */
 function problemWith(matter: Matter, classes: readonly string[]): string | null {
-  if (matter.type === 'words' && matter.words.length < 2) return 'A choice needs at least two words.';
+  if (matter.type === 'words' && matter.words.length < 2) return texts.aChoiceNeedsAtLeast;
   if (matter.type === 'words') {
     const seen = new Set(matter.words.map((word) => word.toLowerCase()));
-    if (seen.size < matter.words.length) return 'The same word appears twice.';
-    if (matter.words.some((word) => /[<>"]/.test(word))) return 'Words cannot contain <, > or ".';
+    if (seen.size < matter.words.length) return texts.theSameWordAppearsTwice;
+    if (matter.words.some((word) => /[<>"]/.test(word))) return texts.wordsCannotContain;
   }
   if (matter.type === 'cells' && matter.takes.type === 'class' && !classes.includes(matter.takes.name))
-    return 'Unknown class.';
-  return printNotation([matter]) ? null : 'Enter at least one character.';
+    return texts.unknownClass;
+  return printNotation([matter]) ? null : texts.enterAtLeastOneCharacter;
 }
 
 function CellsEditor({
@@ -181,7 +178,7 @@ function CellsEditor({
   const { manner: _, ...unmannered } = part;
   return (
     <>
-      <Labelled label="Allowed characters">
+      <Labelled label={texts.allowedCharacters}>
         {(id) => (
           <select
             id={id}
@@ -196,44 +193,36 @@ function CellsEditor({
             ))}
             {classes.map((name) => (
               <option key={name} value={`class:${name}`}>
-                class {name}
+                {texts.classLabel(name)}
               </option>
             ))}
-            <option value="characters">these characters…</option>
+            <option value="characters">{texts.theseCharacters}</option>
           </select>
         )}
       </Labelled>
       {takes.type === 'characters' && (
-        <Labelled label="Characters and ranges">
-          {(id) => (
-            <DraftInput
-              id={id}
-              className="entry value"
-              value={takes.characters}
-              check={(text) => {
-                const ranges = rangesOf(text);
-                return typeof ranges === 'string'
-                  ? ranges
-                  : text.includes('"')
-                    ? 'Quotation marks are not allowed.'
-                    : null;
-              }}
-              onChange={(characters) => change({ takes: { type: 'characters', characters } })}
-            />
-          )}
-        </Labelled>
+        <CharactersEditor
+          characters={takes.characters}
+          onChange={(characters) => change({ takes: { type: 'characters', characters } })}
+        />
       )}
       <div className="flex gap-3">
-        <Count label="Minimum" value={min} from={0} to={max} onChange={(value) => change({ min: value })} />
         <Count
-          label="Maximum"
+          label={texts.minimum}
+          value={min}
+          from={0}
+          to={max}
+          onChange={(value) => change({ min: value })}
+        />
+        <Count
+          label={texts.maximum}
           value={max}
           from={1}
           to={60}
           onChange={(value) => change({ max: value, min: min === max ? value : Math.min(min, value) })}
         />
       </div>
-      <Labelled label="Letter case">
+      <Labelled label={texts.letterCase}>
         {(id) => (
           <select
             id={id}
@@ -247,13 +236,39 @@ function CellsEditor({
               )
             }
           >
-            <option value="">as typed</option>
-            <option value="upper">capitals</option>
-            <option value="lower">lower case</option>
+            <option value="">{texts.asTyped}</option>
+            <option value="upper">{texts.capitals}</option>
+            <option value="lower">{texts.lowerCase}</option>
           </select>
         )}
       </Labelled>
     </>
+  );
+}
+
+function CharactersEditor({
+  characters,
+  onChange,
+}: {
+  readonly characters: string;
+  readonly onChange: (characters: string) => void;
+}) {
+  return (
+    <Labelled label={texts.charactersAndRanges}>
+      {(id) => (
+        <DraftInput
+          id={id}
+          className="entry value"
+          value={characters}
+          check={(text) => {
+            const ranges = rangesOf(text);
+            if (typeof ranges === 'string') return ranges;
+            return text.includes('"') ? texts.quotationMarksAreNotAllowed : null;
+          }}
+          onChange={onChange}
+        />
+      )}
+    </Labelled>
   );
 }
 
@@ -297,7 +312,7 @@ function NumberEditor({
   readonly part: Extract<Matter, { type: 'number' }>;
   readonly onChange: (matter: Matter) => void;
 }) {
-  const check = (text: string): string | null => (/^\d{1,15}$/.test(text) ? null : 'Use up to 15 digits.');
+  const check = (text: string): string | null => (/^\d{1,15}$/.test(text) ? null : texts.useUpTo15Digits);
   /**
    * Writes both bounds with the same number of digits, the lower one first. The other bound follows the
    * changed one.
@@ -309,7 +324,7 @@ function NumberEditor({
   };
   return (
     <div className="flex gap-3">
-      <Labelled label="From">
+      <Labelled label={texts.from}>
         {(id) => (
           <DraftInput
             id={id}
@@ -321,7 +336,7 @@ function NumberEditor({
           />
         )}
       </Labelled>
-      <Labelled label="To">
+      <Labelled label={texts.to}>
         {(id) => (
           <DraftInput
             id={id}

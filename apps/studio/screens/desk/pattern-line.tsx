@@ -14,6 +14,7 @@ import { keepText, keptText } from '../../model/draft.ts';
 import { Help } from '../../ui/help.tsx';
 import { deferred } from '../../ui/later.tsx';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
+import * as words from '../../words/desk/pattern-line.tsx';
 import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './option-editors-later.ts';
 
@@ -85,10 +86,10 @@ export const PatternLine = memo(function PatternLine({
   const isWrong = faults.length > 0 || problem !== null;
   useUnsavedLine(isWrong);
   return (
-    <section aria-label="Pattern" className="mt-1">
+    <section aria-label={words.pattern} className="mt-1">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <label htmlFor={id} className="caption">
-          Pattern
+          {words.pattern}
         </label>
         <input
           ref={input}
@@ -112,7 +113,7 @@ export const PatternLine = memo(function PatternLine({
         />
         <HowItTypes definition={definition} plan={plan} set={set} onChange={onOption} />
         {beside}
-        <Help about="the pattern">
+        <Help about={words.thePattern}>
           <PatternHelp classes={classes} />
         </Help>
       </div>
@@ -149,7 +150,7 @@ function Said({
     <div id={id} aria-live="polite" className="min-h-6 pt-0.5 text-sm">
       {notation && faults.length === 0 ? (
         <p className="text-faint">
-          <span className="sr-only">Read aloud: </span>
+          <span className="sr-only">{words.readAloud} </span>
           {readAloud(notation.nodes)}.
         </p>
       ) : (
@@ -160,16 +161,16 @@ function Said({
           {problem !== null && <p className="text-brick">{problem}</p>}
           {faults.map((fault) => (
             <p key={`${fault.at} ${fault.message}`} className="text-brick">
-              Column {fault.column}: {fault.message}{' '}
+              {words.column(fault.column, fault.message)}{' '}
               {fault.suggestion !== undefined && (
                 <span className="text-ink">
-                  Did you mean <code className="value">{fault.suggestion}</code>?
+                  {words.didYouMean(<code className="value">{fault.suggestion}</code>)}
                 </span>
               )}
             </p>
           ))}
           <button type="button" className="word-button mt-1" onClick={onBack}>
-            Revert to the last valid pattern
+            {words.revertToTheLastValid}
           </button>
         </>
       )}
@@ -209,12 +210,12 @@ function HowItTypes({
         aria-expanded={isOpen}
         onClick={() => setOpen(!isOpen)}
       >
-        Typing behaviour
+        {words.typingBehaviour}
       </button>
       <div className="order-last basis-full empty:hidden">
         {isOpen && (
           <InlinePanel
-            label="Typing behaviour"
+            label={words.typingBehaviour}
             needs={OptionEditors}
             onClose={() => {
               setOpen(false);

@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, useRef, useState } from 'react';
+import * as words from '../../words/desk/pattern-list.ts';
 import { AddPattern } from './add-pattern.tsx';
 
 /**
@@ -44,10 +45,10 @@ export const PatternList = memo(function PatternList({
   };
   const [above = '', own = ''] = [patterns[shown - 1], patterns[shown]];
   return (
-    <section aria-label="Patterns in order" className="mt-1">
+    <section aria-label={words.patternsInOrder} className="mt-1">
       <p className="caption">
-        Patterns in order: the first that accepts the text lays it out
-        {used < 0 && <span className="text-brick">. None accepts what is typed now</span>}
+        {words.patternsInOrderThat}
+        {used < 0 && <span className="text-brick">{words.noneAcceptsWhatIsTyped}</span>}
       </p>
       <ol ref={list} className="max-h-40 overflow-y-auto">
         {patterns.map((text, i) => (
@@ -64,7 +65,7 @@ export const PatternList = memo(function PatternList({
             >
               {text}
             </button>
-            {i === used && <span className="caption whitespace-nowrap">in use</span>}
+            {i === used && <span className="caption whitespace-nowrap">{words.inUse}</span>}
           </li>
         ))}
       </ol>
@@ -76,14 +77,14 @@ export const PatternList = memo(function PatternList({
           disabled={shown === 0}
           onClick={() => change(patterns.with(shown - 1, own).with(shown, above), shown - 1)}
         >
-          Move pattern {shown + 1} up
+          {words.movePatternUp(shown + 1)}
         </button>
         <button
           type="button"
           className="word-button text-sm"
           onClick={() => change(patterns.toSpliced(shown, 1), Math.max(0, shown - 1))}
         >
-          Remove pattern {shown + 1}
+          {words.removePattern(shown + 1)}
         </button>
       </div>
       <p role="status" className="text-sm text-brick empty:hidden">

@@ -1,6 +1,7 @@
 'use client';
 
 import type { FieldStore } from '@arbeit/dom';
+import * as words from '../../words/desk/phone-keyboard.ts';
 import { phoneKeys } from './phone-keys.ts';
 
 /** A drawing of the keyboard that a phone would show. Its keys type, and the focus stays in the field. */
@@ -12,10 +13,10 @@ export function PhoneKeyboard({
   readonly inputmode: string;
 }) {
   const rows = phoneKeys(inputmode);
-  if (!rows) return <p className="min-h-40 text-sm text-faint">inputmode “none”: no on-screen keyboard.</p>;
+  if (!rows) return <p className="min-h-40 text-sm text-faint">{words.inputmodeNone}</p>;
   return (
     <fieldset dir="ltr" className="mt-2 border-t pt-2">
-      <legend className="sr-only">Phone keyboard for inputmode {inputmode}</legend>
+      <legend className="sr-only">{words.phoneKeyboardForInputmode(inputmode)}</legend>
       {rows.map((row) => (
         <div key={row.map((key) => key.shows).join('')} className="mb-1.5 flex justify-center gap-1.5">
           {row.map((key) => (
@@ -38,7 +39,7 @@ export function PhoneKeyboard({
           ))}
         </div>
       ))}
-      <p className="caption text-center">inputmode “{inputmode || 'text'}”</p>
+      <p className="caption text-center">{words.inputmode(inputmode || 'text')}</p>
     </fieldset>
   );
 }

@@ -1,3 +1,5 @@
+import * as words from '../../words/desk/phone-keys.ts';
+
 /**
  * One key of a drawn phone keyboard: its label, and what it types; `backspace` and idle keys type nothing.
  */
@@ -11,7 +13,7 @@ export interface PhoneKey {
 
 const keys = (characters: string): PhoneKey[] => [...characters].map((c) => ({ shows: c, types: c }));
 const back: PhoneKey = { shows: '⌫', does: 'backspace', wide: 1.5 };
-const space: PhoneKey = { shows: 'space', types: ' ', wide: 5 };
+const space: PhoneKey = { shows: words.space, types: ' ', wide: 5 };
 
 const pad = (corner: PhoneKey): PhoneKey[][] => [
   keys('123'),
@@ -47,7 +49,7 @@ export function phoneKeys(inputmode: string): PhoneKey[][] | null {
         { shows: '@', types: '@' },
         { ...space, wide: 3.5 },
         { shows: '.', types: '.' },
-        { shows: 'return', wide: 2 },
+        { shows: words.returnLabel, wide: 2 },
       ]);
     case 'url':
       return letters([
@@ -55,11 +57,11 @@ export function phoneKeys(inputmode: string): PhoneKey[][] | null {
         { shows: '/', types: '/' },
         { shows: '.', types: '.', wide: 3.5 },
         { shows: '.com', wide: 1.5 },
-        { shows: 'go', wide: 2 },
+        { shows: words.go, wide: 2 },
       ]);
     case 'search':
-      return letters([{ shows: '123', wide: 1.5 }, space, { shows: 'search', wide: 2.5 }]);
+      return letters([{ shows: '123', wide: 1.5 }, space, { shows: words.search, wide: 2.5 }]);
     default:
-      return letters([{ shows: '123', wide: 1.5 }, space, { shows: 'return', wide: 2.5 }]);
+      return letters([{ shows: '123', wide: 1.5 }, space, { shows: words.returnLabel, wide: 2.5 }]);
   }
 }

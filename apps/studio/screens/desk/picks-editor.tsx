@@ -3,6 +3,7 @@
 import type { Offer } from '@arbeit/engine/options';
 import { newOffer } from '../../model/offers.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
+import * as words from '../../words/desk/picks-editor.ts';
 
 /**
  * The options of a field, one row each: a label for people, a value for the program. Rows are added, moved
@@ -30,8 +31,8 @@ export function PicksEditor({
     <fieldset>
       <legend className="caption">{label}</legend>
       <div className="grid grid-cols-[1fr_1fr_auto] items-start gap-x-2">
-        <span className="caption">Label</span>
-        <span className="caption">Value</span>
+        <span className="caption">{words.label}</span>
+        <span className="caption">{words.value}</span>
         <span />
         {offers.map((offer, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a row is known by its place while its value is edited
@@ -39,7 +40,7 @@ export function PicksEditor({
             {(['label', 'value'] as const).map((key) => (
               <div key={key}>
                 <label className="sr-only" htmlFor={`offer-${i}-${key}`}>
-                  {key === 'label' ? 'Label' : 'Value'} of option {i + 1}
+                  {words.partOfOption[key](i + 1)}
                 </label>
                 <DraftInput
                   id={`offer-${i}-${key}`}
@@ -54,7 +55,7 @@ export function PicksEditor({
               <button
                 type="button"
                 className="word-button text-sm"
-                aria-label={`Move option ${i + 1} up`}
+                aria-label={words.moveOptionUp(i + 1)}
                 disabled={i === 0}
                 onClick={() => move(i, -1)}
               >
@@ -63,7 +64,7 @@ export function PicksEditor({
               <button
                 type="button"
                 className="word-button text-sm"
-                aria-label={`Remove option ${i + 1}`}
+                aria-label={words.removeOption(i + 1)}
                 disabled={offers.length <= least}
                 onClick={() => onChange(offers.toSpliced(i, 1))}
               >
@@ -78,7 +79,7 @@ export function PicksEditor({
         className="word-button text-sm"
         onClick={() => onChange([...offers, newOffer(offers)])}
       >
-        Add option
+        {words.addOption}
       </button>
     </fieldset>
   );

@@ -1,6 +1,7 @@
 import type { FieldEvent, HydratedField } from '@arbeit/engine/field';
 import { keysOf } from '@arbeit/engine/field';
 import { graphemes } from '@arbeit/engine/values';
+import * as words from '../../words/desk/plays.ts';
 
 /** Something to play on a field that nobody has typed into yet. */
 export interface Play {
@@ -18,9 +19,9 @@ export function playsFor(field: HydratedField, finished: string, isPicked: boole
   const set = (text: string): FieldEvent => ({ type: 'set', text });
   if (isPicked)
     return [
-      { label: `Pick “${finished}”`, events: [set(finished)] },
-      { label: 'Select and clear', events: [set(finished), { type: 'backspace' }] },
-      { label: 'Pick it and undo', events: [set(finished), { type: 'undo' }] },
+      { label: words.pick(finished), events: [set(finished)] },
+      { label: words.selectAndClear, events: [set(finished), { type: 'backspace' }] },
+      { label: words.pickItAndUndo, events: [set(finished), { type: 'undo' }] },
     ];
   const typed = keysOf(body.content);
   const at = middleOf(body.display);
@@ -31,9 +32,9 @@ export function playsFor(field: HydratedField, finished: string, isPicked: boole
     ...typed.slice(-1),
   ];
   return [
-    { label: 'Type a sample', events: typed },
-    { label: 'Edit in the middle', events: mended },
-    { label: 'Paste a sample', events: [{ type: 'paste', text: finished }] },
+    { label: words.typeASample, events: typed },
+    { label: words.editInTheMiddle, events: mended },
+    { label: words.pasteASample, events: [{ type: 'paste', text: finished }] },
   ];
 }
 

@@ -9,6 +9,7 @@ import { codeOf, showWhenWords } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Help } from '../../ui/help.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as texts from '../../words/desk/rule-editor.tsx';
 import { CheckEditor } from './check-editor.tsx';
 import { SampleValues } from './sample-values.tsx';
 
@@ -51,7 +52,7 @@ export function RuleEditor({
       />
       {isTwo && (
         <p>
-          Minimum and maximum share one message.{' '}
+          {texts.minimumAndMaximumShare}{' '}
           <button
             type="button"
             className="word-button"
@@ -62,7 +63,7 @@ export function RuleEditor({
               onChange({ ...rule, check: lower });
             }}
           >
-            Split into two rules
+            {texts.splitIntoTwoRules}
           </button>
         </p>
       )}
@@ -75,17 +76,14 @@ export function RuleEditor({
           problemOf={(text) => problemWithMessage(define, check, text)[0] ?? null}
           onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
         />
-        <Help about="the message">
-          <p>
-            Leave empty to use the default message. Available placeholders:{' '}
-            <span className="value">{data.join(' ')}</span>. They are formatted like the field.
-          </p>
+        <Help about={texts.theMessage}>
+          <p>{texts.leaveEmptyToUse(<span className="value">{data.join(' ')}</span>)}</p>
         </Help>
       </div>
       <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
       <Manner rule={rule} onChange={onChange} />
       <div className="flex items-end gap-3">
-        <Labelled label="Error code">
+        <Labelled label={texts.errorCode}>
           {(id) => (
             <DraftInput
               id={id}
@@ -93,14 +91,14 @@ export function RuleEditor({
               value={rule.code ?? ''}
               placeholder={codeOf(check)}
               check={(text) =>
-                text === '' || /^[a-z][\w-]*$/i.test(text) ? null : 'Use only letters, digits, “-” and “_”.'
+                text === '' || /^[a-z][\w-]*$/i.test(text) ? null : texts.useOnlyLettersDigits
               }
               onChange={(code) => onChange(code ? { ...rule, code } : uncoded)}
             />
           )}
         </Labelled>
         <button type="button" className="word-button mb-6" onClick={onRemove}>
-          Delete rule
+          {texts.deleteRule}
         </button>
       </div>
     </div>
@@ -117,7 +115,7 @@ function Manner({
 }) {
   return (
     <div className="flex flex-wrap gap-3">
-      <Labelled label="Show message">
+      <Labelled label={texts.showMessage}>
         {(id) => (
           <select
             id={id}
@@ -133,7 +131,7 @@ function Manner({
           </select>
         )}
       </Labelled>
-      <Labelled label="Severity">
+      <Labelled label={texts.severity}>
         {(id) => (
           <select
             id={id}
@@ -141,12 +139,12 @@ function Manner({
             value={rule.severity ?? 'error'}
             onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
           >
-            <option value="error">error</option>
-            <option value="warning">warning</option>
+            <option value="error">{texts.error}</option>
+            <option value="warning">{texts.warningInText}</option>
           </select>
         )}
       </Labelled>
-      <Labelled label="If the value fails">
+      <Labelled label={texts.ifTheValueFails}>
         {(id) => (
           <select
             id={id}
@@ -157,8 +155,8 @@ function Manner({
               onChange(target.value === 'clear' ? { ...rule, refused: 'clear' } : kept);
             }}
           >
-            <option value="keep">keep it</option>
-            <option value="clear">clear the field</option>
+            <option value="keep">{texts.keepIt}</option>
+            <option value="clear">{texts.clearTheField}</option>
           </select>
         )}
       </Labelled>

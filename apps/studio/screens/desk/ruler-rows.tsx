@@ -1,6 +1,7 @@
 'use client';
 
 import type { FieldState } from '@arbeit/engine/field';
+import * as words from '../../words/desk/ruler-rows.ts';
 
 /** One line of a ruler: its name, its text, and its character per column. */
 export interface RulerRow {
@@ -50,7 +51,7 @@ export function RulerRows({
         <div key={name} className="flex h-7 items-center border-b">
           {/* Read as one text; the columns are for the eye. */}
           <span className="sr-only">
-            {name}: {text || 'empty'}
+            {name}: {text || words.empty}
           </span>
           <span aria-hidden="true" className="value flex">
             {columns.map(({ id, isContent }, i) => (

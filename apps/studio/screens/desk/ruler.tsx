@@ -3,6 +3,7 @@
 import type { FieldState } from '@arbeit/engine/field';
 import type { PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
 import { inRaw as inRawText, partOf, rawOf } from '@arbeit/engine/kinds/pattern';
+import * as words from '../../words/desk/ruler.ts';
 import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
 import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 
@@ -31,12 +32,12 @@ export function Ruler({
   };
   const at = (i: number): Standing | null => placed[i] ?? null;
   const rows: readonly RulerRow[] = [
-    { name: 'display', text: state.body.display, of: (i) => at(i)?.character ?? '' },
-    { name: 'content', text: state.body.content, of: (i) => (at(i)?.content ? at(i)!.character : '') },
-    { name: 'raw', text: raw, of: (i) => inRaw(at(i), columns[i]!) },
+    { name: words.display, text: state.body.display, of: (i) => at(i)?.character ?? '' },
+    { name: words.content, text: state.body.content, of: (i) => (at(i)?.content ? at(i)!.character : '') },
+    { name: words.raw, text: raw, of: (i) => inRaw(at(i), columns[i]!) },
   ];
   return (
-    <section aria-label="Ruler" className="relative">
+    <section aria-label={words.ruler} className="relative">
       <div aria-hidden="true" className="flex h-6 items-center border-b">
         {columns.map((column) => (
           <span
@@ -46,7 +47,7 @@ export function Ruler({
             {column.is === 'fixed' ? shown(column.character) : shortFor(partOf(plan, column.cell))}
           </span>
         ))}
-        <span className="caption sticky right-0 ml-2 bg-paper px-1">pattern</span>
+        <span className="caption sticky right-0 ml-2 bg-paper px-1">{words.patternInText}</span>
       </div>
       <Stops placed={placed} count={columns.length} state={state} />
       <RulerRows

@@ -4,9 +4,9 @@ import type { RuleDocument } from '@arbeit/engine/document';
 import { type HydratedField, sampleVerdict } from '@arbeit/engine/field';
 import { useAnswers } from '../../field/custom-code/use-custom-code.ts';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
+import * as words from '../../words/desk/sample-values.tsx';
 
 type Side = 'pass' | 'fail';
-const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should fail' };
 
 /**
  * Values stored with a rule, each with the rule's current verdict. A verdict other than the expected one is
@@ -40,7 +40,7 @@ export function SampleValues({
   );
   return (
     <fieldset>
-      <legend className="caption">Test values</legend>
+      <legend className="caption">{words.testValues}</legend>
       <ul>
         {all.map(({ side, value }) => {
           const { finding, isRead } = sampleVerdict(compiled, rule.id, value, today);
@@ -53,20 +53,20 @@ export function SampleValues({
               data-disagrees={!isAsMeant && !isUnknown ? '' : undefined}
             >
               <VerdictIcon verdict={finding.verdict} />
-              <span className="value min-w-0 wrap-anywhere">{value || 'empty'}</span>
+              <span className="value min-w-0 wrap-anywhere">{value || words.emptyWord}</span>
               <span className={isAsMeant || isUnknown ? 'caption' : 'text-brick'}>
                 {!isRead
-                  ? 'cannot be typed into this field'
+                  ? words.cannotBeTypedInto
                   : isUnknown
-                    ? 'no answer yet'
+                    ? words.noAnswerYet
                     : isAsMeant
-                      ? `${side === 'pass' ? 'passes' : 'fails'}, as expected`
-                      : `${side === 'pass' ? 'fails, but should pass' : 'passes, but should fail'}`}
+                      ? words.asExpected[side]
+                      : words.unexpected[side]}
               </span>
               <button
                 type="button"
                 className="word-button ml-auto"
-                aria-label={`Remove test value ${value || '(empty)'}`}
+                aria-label={`Remove test value ${value || words.emptyValue}`}
                 onClick={() =>
                   put(
                     side,
@@ -75,7 +75,7 @@ export function SampleValues({
                 }
               >
                 {' '}
-                Remove{' '}
+                {words.remove}{' '}
               </button>
             </li>
           );
@@ -91,8 +91,9 @@ export function SampleValues({
               if (!(samples[side] ?? []).includes(present)) put(side, [...(samples[side] ?? []), present]);
             }}
           >
-            Add {present ? <span className="value">{present}</span> : 'the empty field'} as a value that{' '}
-            {sides[side]}
+            {words.addAsAValue[side](
+              present ? <span className="value">{present}</span> : words.theEmptyField,
+            )}
           </button>
         ))}
       </p>

@@ -2,6 +2,7 @@
 
 import { useId, useState } from 'react';
 import type { Option } from '../../field/option.ts';
+import * as words from '../../words/desk/several-editor.ts';
 
 /**
  * Any of many values: all of them, or a list of its own, found by name or code. Values of an existing list
@@ -42,7 +43,7 @@ export function SeveralEditor({
             checked={!chosen}
             onChange={() => onChange(option.any)}
           />
-          all regions
+          {words.allRegions}
         </label>
         <label className="flex min-h-6 items-baseline gap-2">
           <input
@@ -52,19 +53,19 @@ export function SeveralEditor({
             checked={chosen !== undefined}
             onChange={() => first && onChange([first[0]])}
           />
-          selected regions
+          {words.selectedRegions}
         </label>
       </div>
       {chosen && (
         <>
-          <ul aria-label={`${option.label}, chosen`} className="flex flex-wrap gap-x-4">
+          <ul aria-label={words.chosen(option.label)} className="flex flex-wrap gap-x-4">
             {chosen.map((one) => (
               <li key={one} className="flex items-baseline gap-1">
                 {nameOf(one)}
                 <button
                   type="button"
                   className="help-button"
-                  aria-label={`Remove ${nameOf(one)}`}
+                  aria-label={words.removeWithName(nameOf(one))}
                   disabled={chosen.length < 2}
                   onClick={() => toggle(one)}
                 >
@@ -75,12 +76,12 @@ export function SeveralEditor({
           </ul>
           <input
             className="entry mt-1"
-            aria-label={`${option.label}: search by name or code`}
-            placeholder="Search by name or code"
+            aria-label={words.searchByNameOrCodeWithLabel(option.label)}
+            placeholder={words.searchByNameOrCode}
             value={search}
             onChange={(event) => setSearch(event.target.value)}
           />
-          <fieldset className="mt-1 h-32 overflow-y-auto" aria-label={`${option.label}, all`}>
+          <fieldset className="mt-1 h-32 overflow-y-auto" aria-label={words.all(option.label)}>
             {found.map(([code, label]) => (
               <label key={code} className="flex min-h-6 items-baseline gap-2 hover:bg-paper">
                 <input
@@ -93,7 +94,7 @@ export function SeveralEditor({
                 {label} <span className="value ml-auto text-xs text-faint">{code}</span>
               </label>
             ))}
-            {found.length === 0 && <p className="py-2 text-faint">No match.</p>}
+            {found.length === 0 && <p className="py-2 text-faint">{words.noMatch}</p>}
           </fieldset>
         </>
       )}

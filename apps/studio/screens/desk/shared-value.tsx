@@ -8,6 +8,7 @@ import { Message, useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { Line as TypedLine } from '../../ui/line.tsx';
+import * as words from '../../words/desk/shared-value.ts';
 import { drawingOf } from './kind-columns.ts';
 
 /** The same field with another display of the same value, if its kind has one. */
@@ -54,7 +55,9 @@ function Second({ store, label }: { readonly store: FieldStore; readonly label: 
   const field = useField(store.field, { store });
   return (
     <div className="mt-3 max-w-md">
-      <span className="caption">Linked display: {label.split(', ').at(-1)}</span>
+      <span className="caption">
+        {words.linkedDisplay} {label.split(', ').at(-1)}
+      </span>
       <TypedLine field={field} label={label} />
       <Message field={field} classNames={message} />
     </div>

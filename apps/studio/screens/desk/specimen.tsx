@@ -7,6 +7,7 @@ import { insertBeside } from '../../model/pattern-edits.ts';
 import { useAtFirstUse } from '../../ui/first-use.ts';
 import { deferred } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
+import * as texts from '../../words/desk/specimen.ts';
 import { CaptionRows } from './caption-rows.tsx';
 import type { Column, Span } from './columns.ts';
 
@@ -46,7 +47,7 @@ export const Specimen = memo(function Specimen({
     text: captionFor(span.node),
   }));
   return (
-    <section aria-label="Specimen">
+    <section aria-label={texts.specimen}>
       <div ref={buttons} className="grid items-stretch" style={grid}>
         {spans.map((span) => {
           const id = idOf(span);
@@ -56,7 +57,7 @@ export const Specimen = memo(function Specimen({
               type="button"
               data-part={id}
               aria-expanded={open === id}
-              aria-label={`Edit ${inWords(span.node)}`}
+              aria-label={texts.edit(inWords(span.node))}
               title={inWords(span.node)}
               className="piece"
               data-is={span.node.type === 'text' ? 'fixed' : 'taken'}
@@ -93,7 +94,7 @@ function AddPart({
 }) {
   return (
     <Menu
-      trigger="Add a part"
+      trigger={texts.addAPart}
       button={{ className: 'word-button ml-4 self-center justify-self-start whitespace-nowrap text-sm' }}
       align="start"
       className="min-w-60"
@@ -115,7 +116,7 @@ function AddPart({
 function captionFor(node: Node): string {
   switch (node.type) {
     case 'text':
-      return node.text.trim().length > 2 ? 'fixed' : '·';
+      return node.text.trim().length > 2 ? texts.fixed : '·';
     case 'number':
       return `${node.low}–${node.high}`;
     case 'words':
@@ -127,6 +128,6 @@ function captionFor(node: Node): string {
       return `${count}${name}`;
     }
     case 'stretch':
-      return 'optional';
+      return texts.optional;
   }
 }

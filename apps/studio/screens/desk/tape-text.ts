@@ -1,6 +1,7 @@
 import type { HydratedField } from '@arbeit/engine/field';
 import { start } from '@arbeit/engine/field';
 import { type Expectable, expectationOf, writeEvent } from '@arbeit/engine/tape';
+import { type DeskExpectable, type Expects, expectables, expectedAt } from './expects.ts';
 import type { DeskTape, TapeRow } from './tape-rows.ts';
 
 /** The head of a written tape: where it is played, and the date. */
@@ -11,31 +12,6 @@ export interface TapeHead {
   /** ISO 8601. */
   readonly today: string;
 }
-
-/** Expectations by the id of their row. */
-export type Expects = ReadonlyMap<number, ReadonlySet<Expectable>>;
-
-/** What can be expected on the desk, with labels. */
-export const expectables = {
-  display: 'display',
-  raw: 'raw',
-  value: 'value',
-  codes: 'message codes',
-  message: 'message text',
-  flags: 'flags',
-  rejected: 'rejection',
-  'left-out': 'ignored characters',
-} as const satisfies Partial<Record<Expectable, string>>;
-export type DeskExpectable = keyof typeof expectables;
-
-const proposed: ReadonlySet<Expectable> = new Set<Expectable>(['display', 'raw', 'value', 'codes']);
-
-/** The expectations of a row: those that were chosen; for the last row, by default what it shows. */
-export const expectedAt = (
-  rows: readonly TapeRow[],
-  row: TapeRow,
-  expects: Expects,
-): ReadonlySet<Expectable> => expects.get(row.id) ?? (row === rows.at(-1) ? proposed : new Set());
 
 /** A row of the desk in the form of a played tape. */
 const lineOf = ({ evaluation, state }: TapeRow, what: Expectable): string => {

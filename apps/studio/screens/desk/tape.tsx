@@ -4,10 +4,11 @@ import { writeEvent } from '@arbeit/engine/tape';
 import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { assumedInWords } from '../../model/assumed.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
+import * as words from '../../words/desk/tape.ts';
 import { Expected } from './expected.tsx';
+import { type DeskExpectable, type Expects, expectedAt } from './expects.ts';
 import type { Play } from './plays.ts';
 import type { TapeRow } from './tape-rows.ts';
-import { type DeskExpectable, type Expects, expectedAt } from './tape-text.ts';
 
 /** Largest tape file, in bytes. */
 const mostBytes = 500_000;
@@ -38,13 +39,13 @@ export function Tape({
   readonly plays: readonly Play[];
   readonly onPlay: (play: Play) => void;
   /** The tape as text that can be played. */
-  readonly textOf: () => string;
+  readonly textOf: () => Promise<string>;
   readonly expects: Expects;
   readonly onExpect: (row: TapeRow, what: DeskExpectable) => void;
   /** Saves the tape as a trial of the set. */
   readonly onKeep: () => void;
   /** Plays the text of a tape from elsewhere; returns what is wrong with it. */
-  readonly onOpen: (text: string) => string;
+  readonly onOpen: (text: string) => Promise<string>;
   /** The message about the last trial that was saved. */
   readonly kept: ReactNode;
 }) {
@@ -69,7 +70,7 @@ export function Tape({
     step(to);
   };
   return (
-    <section aria-label="Tape" className="flex grow flex-col">
+    <section aria-label={words.tape} className="flex grow flex-col">
       <TapeHead
         rows={rows}
         at={at}
@@ -88,7 +89,7 @@ export function Tape({
       <section
         ref={list}
         tabIndex={0}
-        aria-label="Rows of the tape; arrow keys step"
+        aria-label={words.rowsOfTheTape}
         onKeyDown={onKeyDown}
         className="tape-rows"
       >
@@ -98,7 +99,14 @@ export function Tape({
           <table className="w-full border-collapse text-left text-sm">
             <thead className="caption sticky top-0 bg-paper">
               <tr>
-                {['Key', 'Display', 'Raw', 'Value', 'Flags', 'Messages'].map((name) => (
+                {[
+                  words.key,
+                  words.displayHeading,
+                  words.rawHeading,
+                  words.value,
+                  words.flagsHeading,
+                  words.messages,
+                ].map((name) => (
                   <th key={name} scope="col" className="py-1 pr-4 font-normal">
                     {name}
                   </th>
@@ -142,45 +150,54 @@ function TapeHead({
   readonly at: number | null;
   readonly here: number;
   readonly kept: ReactNode;
-  readonly textOf: () => string;
+  readonly textOf: () => Promise<string>;
   readonly onStepTo: (row: number) => void;
-  readonly onOpen: (text: string) => string;
+  readonly onOpen: (text: string) => Promise<string>;
   readonly onKeep: () => void;
   readonly onClear: () => void;
 }) {
   const [copied, setCopied] = useState('');
   const copy = async () => {
-    const done = await navigator.clipboard?.writeText(textOf()).then(
-      () => true,
-      () => false,
-    );
-    setCopied(done ? 'Copied' : 'The browser does not let it be copied');
+    const done = await textOf()
+      .then((text) => navigator.clipboard.writeText(text))
+      .then(
+        () => true,
+        () => false,
+      );
+    setCopied(done ? words.copied : words.theBrowserDoesNotLet);
   };
   const open = async ({ target }: ChangeEvent<HTMLInputElement>) => {
     const [file] = target.files ?? [];
     // Lets the same file be opened a second time.
     target.value = '';
     if (!file) return;
-    setCopied(file.size > mostBytes ? 'This file is too large for a tape.' : onOpen(await file.text()));
+    if (file.size > mostBytes) setCopied(words.thisFileIsTooLarge);
+    else
+      setCopied(
+        await file
+          .text()
+          .then(onOpen)
+          .catch(() => words.couldNotLoadThisPart),
+      );
   };
   // What was said of a copy is said of this tape alone.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
   useEffect(() => setCopied(''), [rows]);
   return (
     <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
-      <h2 className="font-semibold">Tape</h2>
+      <h2 className="font-semibold">{words.tape}</h2>
       <span className="caption" role="status">
         {kept ||
           copied ||
           (rows.length === 0
-            ? 'empty'
+            ? words.empty
             : at === null
-              ? `${rows.length} rows`
-              : `Row ${at + 1} of ${rows.length} (new keys continue from here)`)}
+              ? words.rows(rows.length)
+              : words.rowOfNewKeysContinue(at + 1, rows.length))}
       </span>
       <div className="ml-auto flex gap-x-4">
         <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
-          Step back
+          {words.stepBack}
         </button>
         <button
           type="button"
@@ -188,20 +205,20 @@ function TapeHead({
           disabled={at === null}
           onClick={() => onStepTo(here + 1)}
         >
-          Step forward
+          {words.stepForward}
         </button>
         <label className="word-button cursor-pointer focus-within:outline-2">
-          Open a tape
+          {words.openATape}
           <input type="file" accept=".tape,text/plain" className="sr-only" onChange={open} />
         </label>
         <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
-          Copy as text
+          {words.copyAsText}
         </button>
         <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
-          Save as trial
+          {words.saveAsTrial}
         </button>
         <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
-          Clear tape
+          {words.clearTape}
         </button>
       </div>
     </div>
@@ -218,7 +235,7 @@ function NothingYet({
 }) {
   return (
     <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 py-4">
-      <p className="text-faint">Type into the field above. Every keystroke is recorded here. Or try:</p>
+      <p className="text-faint">{words.typeIntoTheFieldAbove}</p>
       {plays.map((play) => (
         <button key={play.label} type="button" className="word-button" onClick={() => onPlay(play)}>
           {play.label}
@@ -300,9 +317,9 @@ function Row({
             {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}
           </span>
         )}
-        {state.leftOut && <span className="text-marigold">ignored: {state.leftOut} </span>}
+        {state.leftOut && <span className="text-marigold">{words.ignored(state.leftOut)} </span>}
         {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
-          <span className="text-faint">read as {assumedInWords(state.body.assumed)} </span>
+          <span className="text-faint">{words.readAs(assumedInWords(state.body.assumed))} </span>
         )}
         {evaluation.shown.map((message) => (
           <span key={message.rule} className={message.severity === 'error' ? 'text-brick' : 'text-marigold'}>

@@ -15,6 +15,7 @@ import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '..
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
+import * as texts from '../../words/form/across-fields.ts';
 import { FieldSelect } from './field-select.tsx';
 
 /**
@@ -35,9 +36,9 @@ export function AcrossFields({
   const [opened, setOpened] = useState<string | null>(null);
   const pair = pairIn(document, store);
   return (
-    <section aria-label="Cross-field rules">
+    <section aria-label={texts.crossFieldRules}>
       <div className="flex items-baseline gap-4">
-        <h2 className="caption">Cross-field rules</h2>
+        <h2 className="caption">{texts.crossFieldRules}</h2>
         <button
           type="button"
           className="word-button ml-auto"
@@ -49,7 +50,7 @@ export function AcrossFields({
             onChange((f) => addFormRule(f, pair));
           }}
         >
-          Add rule
+          {texts.addRule}
         </button>
       </div>
       <ol>
@@ -79,11 +80,7 @@ export function AcrossFields({
         ))}
       </ol>
       {!form.rules?.length && (
-        <p className="text-faint">
-          {pair
-            ? 'No cross-field rules yet. Example: “Departure is after Arrival”.'
-            : 'No cross-field rules yet. They need at least two fields that can be compared.'}
-        </p>
+        <p className="text-faint">{pair ? texts.noCrossFieldRulesYet : texts.noCrossFieldRulesYetThey}</p>
       )}
     </section>
   );
@@ -112,7 +109,7 @@ function Note({
     check.type === 'compare'
       ? `${labelOf(rule.field)} ${comparisons[check.op].replace('…', String(check.days ?? 0))} ${labelOf(check.field)}`
       : check.type === 'remote'
-        ? `${labelOf(rule.field)} passes server check (${check.ask})`
+        ? texts.passesServerCheck(labelOf(rule.field), check.ask)
         : `${labelOf(rule.field)}: ${check.type}`;
   return (
     <>
@@ -126,7 +123,7 @@ function Note({
         <span className="min-w-0 wrap-anywhere">{words}</span>
       </button>
       <p className="on-paper pl-6 text-faint">
-        {(form.rulesAt.get(rule.field) ?? [])[at]?.say ?? 'Default message'}
+        {(form.rulesAt.get(rule.field) ?? [])[at]?.say ?? texts.defaultMessage}
       </p>
     </>
   );
@@ -152,7 +149,7 @@ function Editor({
       {check.type === 'compare' && (
         <div className="flex flex-wrap gap-3">
           <FieldSelect
-            label="Show message at"
+            label={texts.showMessage}
             value={rule.field}
             fields={store.form.fields}
             onChange={(field) => {
@@ -162,7 +159,7 @@ function Editor({
                 onChange({ ...rule, field, check: compareOf(op, check.field, check.days) });
             }}
           />
-          <Labelled label="Must be">
+          <Labelled label={texts.mustBe}>
             {(id) => (
               <select
                 id={id}
@@ -184,21 +181,21 @@ function Editor({
             )}
           </Labelled>
           {check.days !== undefined && (
-            <Labelled label="Days">
+            <Labelled label={texts.days}>
               {(id) => (
                 <DraftInput
                   id={id}
                   className="entry value"
                   inputMode="numeric"
                   value={String(check.days)}
-                  check={(text) => (/^\d{1,4}$/.test(text) ? null : 'Enter a number of days.')}
+                  check={(text) => (/^\d{1,4}$/.test(text) ? null : texts.enterANumberOfDays)}
                   onChange={(text) => onChange({ ...rule, check: { ...check, days: Number(text) } })}
                 />
               )}
             </Labelled>
           )}
           <FieldSelect
-            label="Compared with"
+            label={texts.comparedWith}
             value={check.field}
             fields={store.form.fields}
             onChange={(field) => {
@@ -217,10 +214,10 @@ function Editor({
         onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
       />
       <p className="text-faint">
-        Available placeholders: <span className="value">{'{value} {other} {other-label} {days}'}</span>
+        {texts.availablePlaceholders} <span className="value">{'{value} {other} {other-label} {days}'}</span>
       </p>
       <button type="button" className="word-button" onClick={onRemove}>
-        Delete rule
+        {texts.deleteRule}
       </button>
     </div>
   );

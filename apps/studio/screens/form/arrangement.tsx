@@ -17,6 +17,7 @@ import {
 } from '../../model/form-edits.ts';
 import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
+import * as texts from '../../words/form/arrangement.ts';
 
 /**
  * The form as lines, sections and their fields, sortable by dragging or with the arrow keys on each handle.
@@ -42,11 +43,11 @@ export function Arrangement({
   const others = document.fields.filter(({ id }) => !own.includes(id));
   const labelOf = (id: string) => document.fields.find((field) => field.id === id)?.label || id;
   return (
-    <section aria-label="Arrangement" className="form-head border-t border-rule pt-2 text-sm">
+    <section aria-label={texts.arrangement} className="form-head border-t border-rule pt-2 text-sm">
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h2 className="caption">Sections and fields</h2>
+        <h2 className="caption">{texts.sectionsAndFields}</h2>
         <Menu
-          trigger="Add a field"
+          trigger={texts.addAField}
           button={{ className: 'word-button', disabled: others.length === 0 }}
           align="start"
           className="max-h-80 min-w-64 overflow-y-auto"
@@ -60,21 +61,23 @@ export function Arrangement({
           }
         />
         <button type="button" className="word-button" onClick={() => onChange(addSection)}>
-          Add a section
+          {texts.addASection}
         </button>
       </div>
       <ol ref={list} className="arrangement">
         {lines.map((line) => {
           const name = nameOfLine(line);
           const isField = 'field' in line;
-          const words = isField ? labelOf(line.field) : (sections[line.section]?.title ?? 'untitled section');
+          const words = isField
+            ? labelOf(line.field)
+            : (sections[line.section]?.title ?? texts.untitledSection);
           return (
             <li key={name} data-sort={name} data-section={isField ? undefined : ''} className="bg-paper">
               <button
                 type="button"
                 data-handle
                 className="handle"
-                aria-label={`Reorder ${words}. Use the arrow keys or drag.`}
+                aria-label={texts.reorder(words)}
                 onKeyDown={(event) => moveByKey(event, name)}
               >
                 <span aria-hidden="true">⠿</span>
@@ -83,7 +86,7 @@ export function Arrangement({
                 <>
                   <span className="min-w-0 truncate">{words}</span>
                   <Out
-                    label={`Remove ${words} from the form`}
+                    label={texts.removeFromTheForm(words)}
                     onClick={() => onChange((f) => removeFromForm(document, f, line.field))}
                   />
                 </>
@@ -101,7 +104,7 @@ export function Arrangement({
 const Out = ({ label, onClick }: { readonly label: string; readonly onClick: () => void }) => (
   <button type="button" className="word-button ml-auto" aria-label={label} onClick={onClick}>
     {' '}
-    Remove{' '}
+    {texts.remove}{' '}
   </button>
 );
 
@@ -126,9 +129,9 @@ function Head({
     <>
       <input
         className="word-in-place font-semibold"
-        aria-label={`Title of section ${at + 1}`}
+        aria-label={texts.titleOfSection(at + 1)}
         value={section?.title ?? ''}
-        placeholder="no title"
+        placeholder={texts.noTitle}
         onChange={({ target: { value: title } }) => {
           const about = `section ${form.id} ${at}`;
           // Translations of a section's title are kept. Sections with the same title share their texts until
@@ -148,12 +151,12 @@ function Head({
         className="word-button ml-auto whitespace-nowrap"
         onClick={() => onChange((f) => changeSection(f, at, (was) => ({ ...was, columns: isWide ? 1 : 2 })))}
       >
-        {isWide ? 'Two columns' : 'One column'}
-        <span className="sr-only"> in {words}; change it</span>
+        {isWide ? texts.twoColumns : texts.oneColumn}
+        <span className="sr-only"> {texts.inLabel(words)}</span>
       </button>
       {sections.length > 1 && (
         <Out
-          label={`Remove the section heading ${words}`}
+          label={texts.removeTheSectionHeading(words)}
           onClick={() => onChange((f) => removeSection(f, at))}
         />
       )}

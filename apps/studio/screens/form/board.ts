@@ -1,9 +1,10 @@
 import type { Evaluation, FieldState } from '@arbeit/engine/field';
 import { evaluateInForm, type FormState, fieldOf, type HydratedForm, withField } from '@arbeit/engine/form';
 import type { Rule } from '@arbeit/engine/rules';
+import * as words from '../../words/form/board.ts';
 
 /** The times at which messages may show, in order. */
-export const moments = { typing: 'while typing', leaving: 'on blur', sending: 'on submit' } as const;
+export const moments = { typing: words.whileTyping, leaving: words.onBlur, sending: words.onSubmit } as const;
 export type ShowOn = keyof typeof moments;
 
 /** A rule that fails but whose message does not show at a time, and why not. */
@@ -78,10 +79,9 @@ function whyQuiet(
   moment: ShowOn,
   first: string | undefined,
 ): string {
-  if (code === 'unanswered') return 'waiting for the server';
-  if (show === 'submit' && moment !== 'sending') return 'shown on submit';
-  if (show === 'leave' && moment === 'typing') return 'shown on blur';
-  if (show === 'at-once' && verdict === 'open' && moment !== 'sending')
-    return 'still open: more typing could make it valid';
-  return first === undefined ? 'not shown yet' : `hidden by “${first}”`;
+  if (code === 'unanswered') return words.waitingForTheServer;
+  if (show === 'submit' && moment !== 'sending') return words.shownOnSubmit;
+  if (show === 'leave' && moment === 'typing') return words.shownOnBlur;
+  if (show === 'at-once' && verdict === 'open' && moment !== 'sending') return words.stillOpen;
+  return first === undefined ? words.notShownYet : words.hiddenBy(first);
 }

@@ -3,6 +3,7 @@
 import type { FormStore } from '@arbeit/dom';
 import { useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as texts from '../../words/form/board.ts';
 import { boardOf, moments, type Seen, type ShowOn } from './board.ts';
 
 /** Fields by time: exactly which message would show for the current values, and why others would not. */
@@ -14,23 +15,23 @@ export function Board({ store, today }: { readonly store: FormStore; readonly to
   const rows = useMemo(() => boardOf(then.form, then.state, today), [then, today]);
   const [isExplained, setExplained] = useState(false);
   return (
-    <section aria-label="Message timing">
+    <section aria-label={texts.messageTiming}>
       <div className="flex flex-wrap items-baseline gap-x-6">
-        <h2 className="caption">Message timing</h2>
+        <h2 className="caption">{texts.messageTiming}</h2>
         <button
           type="button"
           className="word-button text-sm"
           aria-pressed={isExplained}
           onClick={() => setExplained(!isExplained)}
         >
-          {isExplained ? 'Hide inactive rules' : 'Show why other rules are silent'}
+          {isExplained ? texts.hideInactiveRules : texts.showWhyOtherRules}
         </button>
       </div>
-      <Scrolled label="Messages by moment">
+      <Scrolled label={texts.messagesByMoment}>
         <table className="table board">
           <thead>
             <tr>
-              <th scope="col">Field</th>
+              <th scope="col">{texts.field}</th>
               {Object.entries(moments).map(([moment, words]) => (
                 <th key={moment} scope="col">
                   {words}
@@ -71,7 +72,7 @@ function Cell({
         </p>
       ))}
       {shown.length === 0 && (
-        <span className="text-faint" title="No message">
+        <span className="text-faint" title={texts.noMessage}>
           –
         </span>
       )}

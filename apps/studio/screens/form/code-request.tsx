@@ -3,6 +3,7 @@
 import type { FormStore } from '@arbeit/dom';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { codePath } from '../../services/paths.ts';
+import * as words from '../../words/form/code-request.ts';
 import { Telephone, useTelephone } from './telephone.tsx';
 
 /**
@@ -47,7 +48,7 @@ function Request({
     const body = (await response?.json().catch(() => null)) as { error?: string; seconds?: number } | null;
     setBusy(false);
     setWait(body?.seconds ?? 0);
-    setSaid(response?.ok ? 'Code sent.' : (body?.error ?? 'The sender could not be reached. Try again.'));
+    setSaid(response?.ok ? words.codeSent : (body?.error ?? words.theSenderCould));
     void telephone.look();
   };
   return (
@@ -61,10 +62,10 @@ function Request({
             if (isPossible && !isBusy && wait === 0) void send();
           }}
         >
-          {wait > 0 ? `Another code in ${wait} s` : 'Send me a code'}
+          {wait > 0 ? words.anotherCodeInS(wait) : words.sendMeACode}
         </button>
         <span role="status" className="text-faint">
-          {isPossible ? said : `Fill in “${other.field.label}” first.`}
+          {isPossible ? said : words.fillInFirst(other.field.label)}
         </span>
       </div>
       <Telephone

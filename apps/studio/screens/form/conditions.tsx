@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { conditionInWords, valuesOf } from '../../model/condition-words.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as texts from '../../words/form/conditions.ts';
 import { FieldSelect } from './field-select.tsx';
 
 /** The fields of the form that are active only under a condition, and a way to add one. */
@@ -32,9 +33,9 @@ export function Conditions({
   };
   const bound = document.fields.filter(({ id, when }) => when && fields.some((one) => one.id === id));
   return (
-    <section aria-label="Conditions">
+    <section aria-label={texts.conditions}>
       <div className="flex items-baseline gap-4">
-        <h2 className="caption">Conditional fields</h2>
+        <h2 className="caption">{texts.conditionalFields}</h2>
         <button
           type="button"
           className="word-button ml-auto"
@@ -42,30 +43,28 @@ export function Conditions({
           disabled={fields.length < 2}
           onClick={() => setAdding(!isAdding)}
         >
-          New condition
+          {texts.newCondition}
         </button>
       </div>
       <ul>
         {bound.map(({ id, label, when }) => (
           <li key={id} className="flex flex-wrap items-baseline gap-x-2 border-b border-rule py-1">
             <span className="min-w-0 flex-1 wrap-anywhere">
-              “{label}” is shown when {when && conditionInWords(when, labelOf, wordsOf)}
+              {texts.isShownWhen(label)} {when && conditionInWords(when, labelOf, wordsOf)}
             </span>
             <button
               type="button"
               className="word-button"
-              aria-label={`Remove condition on ${label}`}
+              aria-label={texts.removeCondition(label)}
               onClick={() => set.edit((d) => withCondition(d, id, undefined))}
             >
               {' '}
-              Remove{' '}
+              {texts.remove}{' '}
             </button>
           </li>
         ))}
       </ul>
-      {bound.length === 0 && !isAdding && (
-        <p className="text-faint">No conditions: all fields are always shown.</p>
-      )}
+      {bound.length === 0 && !isAdding && <p className="text-faint">{texts.noConditions}</p>}
       {isAdding && fields.length > 1 && <Adding set={set} own={fields} onDone={() => setAdding(false)} />}
     </section>
   );
@@ -103,7 +102,7 @@ function Adding({
     const next = withCondition(set.document, id, conditionFrom(other, asked));
     const read = readDocument(next, kinds);
     if (!read.ok)
-      return setProblem(id === other ? 'A field cannot depend on itself.' : (read.faults[0]?.message ?? ''));
+      return setProblem(id === other ? texts.aFieldCannotDepend : (read.faults[0]?.message ?? ''));
     set.edit(() => next);
     onDone();
   };
@@ -113,9 +112,9 @@ function Adding({
   };
   return (
     <div className="space-y-2 py-2">
-      <FieldSelect label="Show field" value={id} fields={own} onChange={choose(setId)} />
+      <FieldSelect label={texts.showField} value={id} fields={own} onChange={choose(setId)} />
       <FieldSelect
-        label="when"
+        label={texts.when}
         value={other}
         fields={own}
         onChange={choose((value) => {
@@ -123,7 +122,7 @@ function Adding({
           setAsked('any');
         })}
       />
-      <Labelled label="is">
+      <Labelled label={texts.followedByIs}>
         {(name) => (
           <select
             id={name}
@@ -131,8 +130,8 @@ function Adding({
             value={asked}
             onChange={({ target }) => choose(setAsked)(target.value)}
           >
-            <option value="any">not empty</option>
-            <option value="none">empty</option>
+            <option value="any">{texts.notEmpty}</option>
+            <option value="none">{texts.empty}</option>
             {values.map(([value, words]) => (
               <option key={value} value={`=${value}`}>
                 {words}
@@ -145,7 +144,7 @@ function Adding({
         {problem}
       </p>
       <button type="button" className="solid-button" onClick={add}>
-        Add condition
+        {texts.addCondition}
       </button>
     </div>
   );

@@ -1,5 +1,6 @@
 import { askByFetch, driveFormAsks, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { FieldFinding } from '@arbeit/engine/form';
+import * as words from '../../words/form/drive.ts';
 
 /**
  * Sends a record to the form's route; errors are returned by field. Throws if the server does not answer
@@ -22,7 +23,7 @@ export const sendTo =
     } | null;
     if (response.status === 422 && body?.findings) return body.findings;
     if (response.status < 500 && body?.error) return [{ field: '', code: 'refused', message: body.error }];
-    throw new Error(`Request failed (HTTP ${response.status}).`);
+    throw new Error(words.requestFailedHttp(response.status));
   };
 
 /** Runs a form's server checks while it is mounted. */

@@ -11,6 +11,7 @@ import { useMemo, useState } from 'react';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { driveForm, sendTo } from './drive.ts';
 import './form.css';
+import * as words from '../../words/form/form-alone.ts';
 import { useFormOutcomes, withCode } from './form-code.ts';
 import { LiveForm } from './live-form.tsx';
 
@@ -68,7 +69,7 @@ export function FormAlone({
         <div className="text-sm">
           {Object.entries(record.values).map(([name, value]) => (
             <p key={name}>
-              Received {name}: <output className="value font-bold">{value ?? 'nothing'}</output>
+              {words.received(name)} <output className="value font-bold">{value ?? words.nothing}</output>
             </p>
           ))}
         </div>

@@ -28,6 +28,7 @@ import { useFormOutcomes, withCode } from './form-code.ts';
 import '../../ui/table.css';
 import '../desk.css';
 import './form.css';
+import * as words from '../../words/form/form-sheet.ts';
 import { AllComparedFields, type ComparedFields } from './compared-fields.tsx';
 import { fillWithSamples } from './fill.ts';
 import { LiveForm } from './live-form.tsx';
@@ -48,23 +49,23 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   const { document } = set;
   const open = useMemo(() => openIn(document, form), [document, form]);
   const router = useRouter();
-  useCommands('This form', [
-    { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
-    { id: 'alone', label: 'Open the form alone', run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
+  useCommands(words.thisForm, [
+    { id: 'shelf', label: words.backToTheShelf, key: 'b', run: () => router.push('/') },
+    { id: 'alone', label: words.openTheFormAlone, run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
   ]); // biome-ignore format: one command a line
   return (
     <KindsProvider value={kinds}>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
         <SaveLine set={set} />
         <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
-          Open in its own page
+          {words.openInItsOwnPage}
         </a>
         <button
           type="button"
           className="word-button"
           onClick={() => void set.editAndSave((d) => removeForm(d, formId)).then(() => router.push('/'))}
         >
-          Delete form
+          {words.deleteForm}
         </button>
       </Masthead>
       {typeof open === 'string' ? <Unsound why={open} /> : <Sheet set={set} form={form} open={open} />}
@@ -73,7 +74,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   );
 }
 
-const views = { desktop: 'Desktop', phone: 'Phone' } as const;
+const views = { desktop: words.desktop, phone: words.phone } as const;
 
 /** The form, ready to be tried; an error message if its definition is no longer consistent. */
 function openIn(document: SetDocument, form: FormDocument): HydratedForm | string {
@@ -86,9 +87,7 @@ function openIn(document: SetDocument, form: FormDocument): HydratedForm | strin
 
 const Unsound = ({ why }: { readonly why: string }) => (
   <main className="desk">
-    <p role="alert">
-      This form is not valid: {why} Undo to return to the last valid version; the saved version is unchanged.
-    </p>
+    <p role="alert">{words.thisFormIsNotValid(why)}</p>
   </main>
 );
 
@@ -120,7 +119,7 @@ function Sheet({
         <h1 className="text-2xl">
           <span className="sr-only">{form.title || form.id}</span>
           <WordInPlace
-            label="Title of the form"
+            label={words.titleOfTheForm}
             value={form.title ?? ''}
             missing={form.id}
             onChange={(text) => change((f) => ({ ...f, title: text }), 'title')}
@@ -132,14 +131,14 @@ function Sheet({
           aria-expanded={isArranging}
           onClick={() => setArranging(!isArranging)}
         >
-          Edit layout
+          {words.editLayout}
         </button>
         <button
           type="button"
           className="word-button"
           onClick={() => fillWithSamples(store, today ?? localToday())}
         >
-          Fill with samples
+          {words.fillWithSamples}
         </button>
       </div>
       {isArranging && (
@@ -184,7 +183,7 @@ function Trial({
 }) {
   const links = useLinks(live.store);
   return (
-    <OnPaper label="Live form" own="Same as app" views={views}>
+    <OnPaper label={words.liveForm} own={words.sameAsApp} views={views}>
       {(view) => (
         <div ref={around} className="form-trial" data-view={view}>
           <LiveForm

@@ -8,6 +8,7 @@ import { memo, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { PlainField } from '../../field/plain-field.tsx';
 import { takenData, takenInWords } from '../../field/taken.ts';
 import { FoundOut } from '../../ui/found-out.tsx';
+import * as words from '../../words/form/live-form.tsx';
 import { CodeRequest } from './code-request.tsx';
 
 /** A form as a user sees it: its sections, its errors as a whole, and its submit button. */
@@ -123,39 +124,33 @@ function Sending({
     <>
       <div className="mt-3 flex flex-wrap items-baseline gap-4">
         <button type="submit" className="solid-button" disabled={isHeld || isBusy}>
-          {sending.is === 'waiting' ? 'Waiting…' : sending.is === 'sending' ? 'Sending…' : 'Submit'}
+          {sending.is === 'waiting' ? words.waiting : sending.is === 'sending' ? words.sending : words.submit}
         </button>
         <button type="reset" className="word-button">
-          Reset
+          {words.reset}
         </button>
         {onCancel && (
           <button type="button" className="word-button" onClick={() => (isDirty() ? setAsks(true) : leave())}>
-            Cancel
+            {words.cancel}
           </button>
         )}
         {asks && (
           <span role="alert" className="flex items-baseline gap-3 text-sm">
-            Discard what you entered?
+            {words.discardWhatYouEntered}
             <button type="button" className="word-button" onClick={leave}>
-              Discard
+              {words.discard}
             </button>
             <button type="button" className="word-button" onClick={() => setAsks(false)}>
-              Keep editing
+              {words.keepEditing}
             </button>
           </span>
         )}
       </div>
       <div className="mt-2 min-h-14 text-sm" role="status" data-sending={sending.is}>
-        {isHeld && sending.is === 'no' && <p className="text-faint">Complete all fields to submit.</p>}
-        {sending.is === 'waiting' && (
-          <p>Waiting for a server check. The form will then submit automatically.</p>
-        )}
-        {sending.is === 'sent' && <p className="text-oxide">Submitted.</p>}
-        {sending.is === 'no' && sending.failed && (
-          <p className="text-brick">
-            The server could not be reached. Your entries are kept; please submit again.
-          </p>
-        )}
+        {isHeld && sending.is === 'no' && <p className="text-faint">{words.completeAllFieldsToSubmit}</p>}
+        {sending.is === 'waiting' && <p>{words.waitingForAServerCheck}</p>}
+        {sending.is === 'sent' && <p className="text-oxide">{words.submitted}</p>}
+        {sending.is === 'no' && sending.failed && <p className="text-brick">{words.theServerCould}</p>}
         {sending.is === 'no' && sending.said && <p className="text-brick">{sending.said}</p>}
         {sending.is === 'no' && sending.wrong !== undefined && <Summary form={form} open={open} />}
       </div>
@@ -169,28 +164,29 @@ function Summary({ form: { store }, open }: { readonly form: Form; readonly open
     const { counts, flags } = store.evaluation(id);
     return counts && !flags.valid;
   });
-  if (wrong.length === 0) return <p className="text-oxide">All fields are valid. You can submit again.</p>;
+  if (wrong.length === 0) return <p className="text-oxide">{words.allFieldsAreValid}</p>;
   return (
     <p className="text-brick">
-      {wrong.length === 1 ? '1 field needs' : `${wrong.length} fields need`} attention:{' '}
-      {wrong.map(({ id, label }, i) => (
-        <span key={id}>
-          {i > 0 && ', '}
-          <button
-            type="button"
-            className="word-button"
-            onClick={(event) => {
-              const control = event.currentTarget.form?.elements.namedItem(id);
-              if (control instanceof HTMLElement) control.focus();
-              else if (control instanceof RadioNodeList && control[0] instanceof HTMLElement)
-                control[0].focus();
-            }}
-          >
-            {label}
-          </button>
-        </span>
-      ))}
-      .
+      {words.needAttention(
+        wrong.length,
+        wrong.map(({ id, label }, i) => (
+          <span key={id}>
+            {i > 0 && ', '}
+            <button
+              type="button"
+              className="word-button"
+              onClick={(event) => {
+                const control = event.currentTarget.form?.elements.namedItem(id);
+                if (control instanceof HTMLElement) control.focus();
+                else if (control instanceof RadioNodeList && control[0] instanceof HTMLElement)
+                  control[0].focus();
+              }}
+            >
+              {label}
+            </button>
+          </span>
+        )),
+      )}
     </p>
   );
 }

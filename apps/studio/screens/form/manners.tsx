@@ -2,6 +2,7 @@
 
 import { useEffect, useId, useState } from 'react';
 import { type Manner, mannerCookie, readManner, usualManner } from '../../services/manner.ts';
+import * as words from '../../words/form/manners.ts';
 
 /**
  * The behaviour of the simulated services for this browser: how long they take, whether they fail, and the
@@ -18,10 +19,10 @@ export function Manners() {
     document.cookie = `${mannerCookie}=${encodeURIComponent(JSON.stringify(all))}; path=/; samesite=strict; max-age=86400`;
   };
   return (
-    <section aria-label="Simulated services">
-      <h2 className="caption">Simulated services (this browser only)</h2>
+    <section aria-label={words.simulatedServices}>
+      <h2 className="caption">{words.simulatedServicesThisBrowserOnly}</h2>
       <p className="form-choice">
-        <label htmlFor={`${id}-delay`}>Delay</label>
+        <label htmlFor={`${id}-delay`}>{words.delay}</label>
         <select
           id={`${id}-delay`}
           className="entry"
@@ -30,34 +31,34 @@ export function Manners() {
         >
           {[0, 300, 1500, 5000].map((delay) => (
             <option key={delay} value={delay}>
-              {delay === 0 ? 'none' : `${delay / 1000} s`}
+              {delay === 0 ? words.none : `${delay / 1000} s`}
             </option>
           ))}
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-fails`}>Failures</label>
+        <label htmlFor={`${id}-fails`}>{words.failures}</label>
         <select
           id={`${id}-fails`}
           className="entry"
           value={manner.fails}
           onChange={({ target }) => change({ fails: target.value as Manner['fails'] })}
         >
-          <option value="never">never</option>
-          <option value="every-second">every other request</option>
-          <option value="always">always</option>
+          <option value="never">{words.never}</option>
+          <option value="every-second">{words.everyOtherRequest}</option>
+          <option value="always">{words.always}</option>
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-order`}>Order of answers</label>
+        <label htmlFor={`${id}-order`}>{words.orderOfAnswers}</label>
         <select
           id={`${id}-order`}
           className="entry"
           value={manner.order}
           onChange={({ target }) => change({ order: target.value as Manner['order'] })}
         >
-          <option value="as-asked">oldest first</option>
-          <option value="last-first">newest first</option>
+          <option value="as-asked">{words.oldestFirst}</option>
+          <option value="last-first">{words.newestFirst}</option>
         </select>
       </p>
     </section>

@@ -4,8 +4,9 @@ import type { FormRecord } from '@arbeit/engine/form';
 import { useState } from 'react';
 import { Choices } from '../../ui/choices.tsx';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as words from '../../words/form/record.ts';
 
-const ways = { fields: 'By field', json: 'As JSON', data: 'As FormData' } as const;
+const ways = { fields: words.byField, json: words.asJson, data: words.asFormdata } as const;
 
 /** The submitted record: raw and typed values by field, as JSON, and as an HTML form would send it. */
 export function Record({
@@ -20,23 +21,21 @@ export function Record({
 }) {
   const [way, setWay] = useState<keyof typeof ways>('fields');
   return (
-    <section aria-label="Record">
+    <section aria-label={words.record}>
       <div className="flex flex-wrap items-baseline gap-x-6">
-        <h2 className="caption">Submitted data</h2>
-        {record && <Choices label="Shown" value={way} choices={ways} onChange={setWay} />}
+        <h2 className="caption">{words.submittedData}</h2>
+        {record && <Choices label={words.shown} value={way} choices={ways} onChange={setWay} />}
       </div>
-      {!record && (
-        <p className="mt-1 text-sm text-faint">Nothing submitted yet. Fill in the form and submit it.</p>
-      )}
+      {!record && <p className="mt-1 text-sm text-faint">{words.nothingSubmittedYet}</p>}
       {record && way === 'fields' && (
-        <Scrolled label="The record by field">
+        <Scrolled label={words.theRecordByField}>
           <table className="table board">
             <thead>
               <tr>
-                <th scope="col">Field</th>
-                <th scope="col">raw</th>
-                <th scope="col">value</th>
-                <th scope="col">facts</th>
+                <th scope="col">{words.field}</th>
+                <th scope="col">{words.raw}</th>
+                <th scope="col">{words.value}</th>
+                <th scope="col">{words.facts}</th>
               </tr>
             </thead>
             <tbody>
@@ -45,8 +44,12 @@ export function Record({
                   <th scope="row">
                     {labels.get(id) ?? id} <span className="value text-xs text-faint">{id}</span>
                   </th>
-                  <td className="value">{record.raw[id] || <span className="text-faint">empty</span>}</td>
-                  <td className="value">{record.values[id] ?? <span className="text-faint">null</span>}</td>
+                  <td className="value">
+                    {record.raw[id] || <span className="text-faint">{words.empty}</span>}
+                  </td>
+                  <td className="value">
+                    {record.values[id] ?? <span className="text-faint">{words.nullLabel}</span>}
+                  </td>
                   <td className="text-xs text-faint">
                     {Object.entries(record.facts[id] ?? {})
                       .map(([name, value]) => `${name}: ${value}`)

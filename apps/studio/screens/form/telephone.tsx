@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import type { Message } from '../../services/telephones.ts';
+import * as words from '../../words/form/telephone.ts';
 
 /** The messages on the simulated telephone of an address, updated on request. */
 export function useTelephone(address: string | null): {
@@ -36,17 +37,17 @@ export function Telephone({
   readonly onTake: (text: string) => void;
 }) {
   return (
-    <section aria-label="Simulated phone" className="telephone">
-      <p className="caption">Simulated phone{address ? `, ${address}` : ''}</p>
+    <section aria-label={words.simulatedPhone} className="telephone">
+      <p className="caption">{words.simulatedPhoneWithValue(address ? `, ${address}` : '')}</p>
       {messages.length === 0 ? (
-        <p className="text-faint">No message yet.</p>
+        <p className="text-faint">{words.noMessageYet}</p>
       ) : (
         <ol>
           {messages.slice(0, 2).map(({ at, text }) => (
             <li key={at} className="border-t border-rule py-1">
               <p className="value whitespace-pre-line wrap-anywhere text-xs">{text}</p>
               <button type="button" className="word-button" onClick={() => onTake(text)}>
-                Insert code
+                {words.insertCode}
               </button>
             </li>
           ))}

@@ -4,6 +4,7 @@ import type { FormDocument } from '@arbeit/engine/document';
 import type { HydratedForm } from '@arbeit/engine/form';
 import { useId } from 'react';
 import type { ChangeForm } from '../../model/form-edits.ts';
+import * as words from '../../words/form/when-sent.ts';
 
 /** When the form can be submitted, in three sentences to choose from. */
 export function WhenSent({
@@ -17,10 +18,10 @@ export function WhenSent({
 }) {
   const id = useId();
   return (
-    <section aria-label="Submission">
-      <h2 className="caption">Submission</h2>
+    <section aria-label={words.submission}>
+      <h2 className="caption">{words.submission}</h2>
       <p className="form-choice">
-        <label htmlFor={`${id}-submit`}>Submit button</label>
+        <label htmlFor={`${id}-submit`}>{words.submitButton}</label>
         <select
           id={`${id}-submit`}
           className="entry"
@@ -31,12 +32,12 @@ export function WhenSent({
             )
           }
         >
-          <option value="always">always enabled</option>
-          <option value="when-ready">disabled until valid</option>
+          <option value="always">{words.alwaysEnabled}</option>
+          <option value="when-ready">{words.disabledUntilValid}</option>
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-completes`}>Auto-submit</label>
+        <label htmlFor={`${id}-completes`}>{words.autoSubmit}</label>
         <select
           id={`${id}-completes`}
           className="entry"
@@ -45,16 +46,16 @@ export function WhenSent({
             onChange(({ completes: _, ...f }) => (target.value ? { ...f, completes: target.value } : f))
           }
         >
-          <option value="">never</option>
+          <option value="">{words.never}</option>
           {open.fields.map(({ id: field, label }) => (
             <option key={field} value={field}>
-              after “{label}”{' '}
+              {words.after(label)}{' '}
             </option>
           ))}
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-unanswered`}>If a server check fails to respond</label>
+        <label htmlFor={`${id}-unanswered`}>{words.ifAServerCheckFails}</label>
         <select
           id={`${id}-unanswered`}
           className="entry"
@@ -65,8 +66,8 @@ export function WhenSent({
             )
           }
         >
-          <option value="hold">block submission</option>
-          <option value="let-through">submit anyway</option>
+          <option value="hold">{words.blockSubmission}</option>
+          <option value="let-through">{words.submitAnyway}</option>
         </select>
       </p>
     </section>

@@ -1,5 +1,6 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { targetOf } from '../../model/trial-edits.ts';
+import * as words from '../../words/handoff/choice.ts';
 
 /** What a hand-off contains of a set: ids of fields and forms, and the uses. */
 export interface Choice {
@@ -10,14 +11,14 @@ export interface Choice {
 
 /** Labels of uses, by the names the builder has for them. */
 export const useNames = {
-  element: 'Custom elements',
-  dom: 'Plain JavaScript',
-  react: 'React',
-  vue: 'Vue',
-  svelte: 'Svelte',
-  server: 'Server check',
-  html: 'HTML only (no JavaScript)',
-  trials: 'Trials as tests',
+  element: words.customElements,
+  dom: words.plainJavascript,
+  react: words.react,
+  vue: words.vue,
+  svelte: words.svelte,
+  server: words.serverCheck,
+  html: words.htmlOnlyNoJavascript,
+  trials: words.trialsAsTests,
 } as const;
 export type UseName = keyof typeof useNames;
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
+import * as words from '../../words/handoff/code.ts';
 import type { Run } from './highlight.ts';
 
 /** The highlighter, once it is loaded; until then code is shown plain. */
@@ -33,8 +34,8 @@ export function Code({
   );
   const copy = () =>
     navigator.clipboard?.writeText(text).then(
-      () => setSaid('Copied'),
-      () => setSaid('The browser blocked copying.'),
+      () => setSaid(words.copied),
+      () => setSaid(words.theBrowserBlockedCopying),
     );
   return (
     <div className="hand-off-code">
@@ -46,10 +47,10 @@ export function Code({
         <button
           type="button"
           className="word-button"
-          aria-label={`Copy ${label}`}
+          aria-label={words.copyWithLabel(label)}
           onClick={() => void copy()}
         >
-          Copy
+          {words.copy}
         </button>
       </p>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import { downloadBytes } from '../../ui/download.ts';
+import * as words from '../../words/handoff/files.ts';
 import { Code } from './code.tsx';
 import { foldersOf } from './folders.ts';
 import type { Made } from './made.ts';
@@ -27,18 +28,18 @@ export function Files({ set, made }: { readonly set: string; readonly made: Made
     }
   };
   return (
-    <section aria-label="Files" className="hand-off-files">
+    <section aria-label={words.files} className="hand-off-files">
       <div>
         <p>
           <button type="button" className="solid-button" disabled={isTaking} onClick={() => void take()}>
-            Download .zip
+            {words.downloadZip}
           </button>
         </p>
-        <nav aria-label="Files of the hand-off">
+        <nav aria-label={words.filesOfTheHandOff}>
           {folders.map(({ folder, files: own, bytes }) => (
             <details key={folder} open={own.length < 30}>
               <summary>
-                {folder || '(root)'}{' '}
+                {folder || words.root}{' '}
                 <span className="caption">
                   {own.length}, {inKilobytes(bytes)}
                 </span>

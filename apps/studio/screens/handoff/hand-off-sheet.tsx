@@ -14,6 +14,7 @@ import { Snippets } from './snippets.tsx';
 import { type Making, useMade } from './use-made.ts';
 import { Weights } from './weights.tsx';
 import './hand-off.css';
+import * as words from '../../words/handoff/hand-off-sheet.ts';
 
 /** The page of a hand-off: its contents, sizes, usage and files. */
 export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
@@ -24,11 +25,11 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
   const { made } = making;
   return (
     <>
-      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Hand-off' }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: words.handOff }]}>
         <SaveLine set={set} />
       </Masthead>
       <main className="desk" data-making={making.done === undefined ? undefined : ''}>
-        <h1 className="sr-only">Hand-off of {set.document.title}</h1>
+        <h1 className="sr-only">{words.handOffWithTitle(set.document.title)}</h1>
         <Chosen document={set.document} choice={choice} onChange={setChoice} />
         <Progress making={making} />
         {made && (
@@ -61,9 +62,9 @@ function Chosen({
   const { forms = [], fields } = document;
   const needed = taken(document, choice.forms);
   return (
-    <section aria-label="Include" className="hand-off-choice">
+    <section aria-label={words.include} className="hand-off-choice">
       <Ticks
-        label="For"
+        label={words.forLabel}
         ticks={all.uses.map((use) => ({ id: use, label: useNames[use], isOn: choice.uses.includes(use) }))}
         onTick={(use, isOn) =>
           onChange({
@@ -74,13 +75,13 @@ function Chosen({
       />
       {forms.length > 0 && (
         <Ticks
-          label="Forms"
+          label={words.forms}
           ticks={forms.map(({ id, title = id }) => ({ id, label: title, isOn: choice.forms.includes(id) }))}
           onTick={(id, isOn) => onChange({ ...choice, forms: withOr(choice.forms, id, isOn) })}
         />
       )}
       <Ticks
-        label="Fields"
+        label={words.fields}
         ticks={fields.map(({ id, label }) => ({
           id,
           label: label || id,
@@ -90,7 +91,7 @@ function Chosen({
         onTick={(id, isOn) => onChange({ ...choice, fields: withOr(choice.fields, id, isOn) })}
         onAll={(isOn) => onChange({ ...choice, fields: isOn ? all.fields : [] })}
       />
-      {needed.size > 0 && <p className="caption">Forms include their fields.</p>}
+      {needed.size > 0 && <p className="caption">{words.formsIncludeTheirFields}</p>}
     </section>
   );
 }
@@ -129,7 +130,7 @@ function Ticks({
         ))}
         {onAll && (
           <button type="button" className="word-button" onClick={() => onAll(!isEvery)}>
-            {isEvery ? 'Select none' : 'Select all'}
+            {isEvery ? words.selectNone : words.selectAll}
           </button>
         )}
       </div>
@@ -139,13 +140,13 @@ function Ticks({
 
 /** Steps of the builder in words. */
 const stepsInWords: Readonly<Record<string, string>> = {
-  '': 'Asking the server',
-  compiling: 'Compiling the fields',
-  bundling: 'Bundling the runtime',
-  declaring: 'Writing the types',
-  writing: 'Writing the files',
-  done: 'Measuring size',
-  weighing: 'Measuring size',
+  '': words.askingTheServer,
+  compiling: words.compilingTheFields,
+  bundling: words.bundlingTheRuntime,
+  declaring: words.writingTheTypes,
+  writing: words.writingTheFiles,
+  done: words.measuringSize,
+  weighing: words.measuringSize,
 };
 
 /** The progress of the build, in a line that is always there. */
@@ -155,22 +156,22 @@ function Progress({ making }: { readonly making: Making }) {
     <div className="hand-off-progress" role="status">
       {done !== undefined ? (
         <>
-          <progress value={done} max={1} aria-label="Made so far" />
+          <progress value={done} max={1} aria-label={words.madeSoFar} />
           <span>{stepsInWords[step] ?? step}…</span>
           <button type="button" className="word-button" onClick={making.stop}>
-            Stop
+            {words.stop}
           </button>
         </>
       ) : problem || isStopped ? (
         <>
-          <span className={problem ? 'text-brick' : ''}>{problem ?? 'Stopped.'}</span>
+          <span className={problem ? 'text-brick' : ''}>{problem ?? words.stopped}</span>
           <button type="button" className="word-button" onClick={making.again}>
-            Rebuild
+            {words.rebuild}
           </button>
         </>
       ) : (
         <span className="caption">
-          {made ? `${made.files.length} files, built with version ${made.version} (reproducible).` : ''}
+          {made ? words.filesBuiltWithVersionReproducible(made.files.length, made.version) : ''}
         </span>
       )}
     </div>

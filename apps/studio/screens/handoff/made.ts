@@ -1,3 +1,5 @@
+import * as words from '../../words/handoff/made.ts';
+
 /** Progress of a build as the page receives it: one JSON value per line, the last one with the result. */
 export type MakeProgress =
   | { readonly step: string; readonly done: number }
@@ -60,12 +62,12 @@ export async function make(
   });
   if (!response.ok || !response.body) {
     const told = (await response.json().catch(() => undefined)) as { readonly error?: string } | undefined;
-    throw new Error(told?.error ?? 'No response from the server. Try again.');
+    throw new Error(told?.error ?? words.noResponseFromTheServerTry);
   }
   for await (const told of linesOf(response.body)) {
     if ('made' in told) return told.made;
     if ('problem' in told) throw new Error(told.problem);
     onStep(told.step, told.done);
   }
-  throw new Error('The build was interrupted. Try again.');
+  throw new Error(words.theBuildWasInterrupted);
 }

@@ -1,5 +1,6 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { handOff, snippets, sourcesFrom, type Use, weigher } from '@arbeit/handoff/emit';
+import * as words from '../../words/handoff/on-server.ts';
 import { settledOnServer } from '../../workers/custom-code/on-server.ts';
 import { type Choice, chosen } from './choice.ts';
 import type { Made, MakeProgress } from './made.ts';
@@ -21,7 +22,7 @@ export async function makeHandOff(
   signal: AbortSignal,
 ): Promise<void> {
   const set = chosen(stored, choice);
-  if (set.fields.length === 0) return tell({ problem: 'Select at least one field or form.' });
+  if (set.fields.length === 0) return tell({ problem: words.selectAtLeastOneField });
   try {
     const all = sources();
     const uses = choice.uses satisfies readonly Use[];

@@ -2,16 +2,17 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { Choices } from '../../ui/choices.tsx';
+import * as words from '../../words/handoff/snippets.ts';
 import { Code } from './code.tsx';
 import type { Made } from './made.ts';
 
 const titles: Readonly<Record<string, string>> = {
-  element: 'Custom elements',
-  dom: 'Plain JavaScript',
-  react: 'React',
-  vue: 'Vue',
-  svelte: 'Svelte',
-  server: 'Server',
+  element: words.customElements,
+  dom: words.plainJavascript,
+  react: words.react,
+  vue: words.vue,
+  svelte: words.svelte,
+  server: words.server,
 };
 
 /** The code of a use, and beside it the running result. */
@@ -22,12 +23,12 @@ export function Snippets({ setKey, made }: { readonly setKey: string; readonly m
   if (!shown) return null;
   const choices = Object.fromEntries(snippets.map((one) => [one.use, titles[one.use] ?? one.use]));
   return (
-    <section aria-label="How it is used" className="hand-off-snippet">
-      <Choices label="Framework" value={shown.use} choices={choices} onChange={setUse} />
+    <section aria-label={words.howItIsUsed} className="hand-off-snippet">
+      <Choices label={words.framework} value={shown.use} choices={choices} onChange={setUse} />
       <div>
         <Code text={shown.code} language={shown.language} label={shown.title} />
         {shown.use === 'server' ? (
-          <p className="caption">No preview: server code returns the same findings the page would show.</p>
+          <p className="caption">{words.noPreview}</p>
         ) : (
           <Live
             key={`${shown.use} ${shown.of.id}`}
@@ -72,11 +73,7 @@ function Live({
   return (
     <div className="hand-off-live">
       <p className="caption" role="status">
-        {state === 'failed'
-          ? 'Preview failed: unexpected response from the server.'
-          : state === 'live'
-            ? 'Live preview'
-            : 'Building…'}
+        {state === 'failed' ? words.previewFailed : state === 'live' ? words.livePreview : words.building}
       </p>
       {state === 'failed' && (
         <button
@@ -87,14 +84,14 @@ function Live({
             setTries(tries + 1);
           }}
         >
-          Try again
+          {words.tryAgain}
         </button>
       )}
       {sheet && state !== 'failed' && (
         <iframe
           key={`${tries}`}
           ref={frame}
-          title={`${title}, at work`}
+          title={words.atWork(title)}
           src={`/sets/${encodeURIComponent(setKey)}/hand-off/live?${new URLSearchParams({ use, sheet, [of.type]: of.id })}`}
           sandbox="allow-scripts allow-forms"
           onLoad={() => setState((now) => (now === 'live' ? now : 'failed'))}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import * as words from '../../words/handoff/use-made.ts';
 import type { Choice } from './choice.ts';
 import { type Made, make } from './made.ts';
 
@@ -34,7 +35,7 @@ export function useMade(setKey: string, choice: Choice): Making {
     const { fields, forms } = JSON.parse(wanted) as Choice;
     if (fields.length + forms.length === 0) {
       setProgress(undefined);
-      setProblem('Select at least one field or form.');
+      setProblem(words.selectAtLeastOneField);
       return own;
     }
     make(
@@ -47,7 +48,7 @@ export function useMade(setKey: string, choice: Choice): Making {
       .catch((error: unknown) => {
         if (call.current !== own || own.signal.aborted) return;
         const isOffline = error instanceof TypeError;
-        setProblem(isOffline ? 'No response from the server. Try again.' : (error as Error).message);
+        setProblem(isOffline ? words.noResponseFromTheServerTry : (error as Error).message);
       })
       .finally(() => call.current === own && setProgress(undefined));
     return own;

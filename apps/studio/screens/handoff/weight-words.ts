@@ -1,8 +1,9 @@
+import * as words from '../../words/handoff/weight-words.ts';
 import type { Made } from './made.ts';
 
 /** Bytes as kilobytes (SI), with one decimal. */
 export const inKilobytes = (bytes: number): string =>
-  bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(bytes < 100_000 ? 1 : 0)} kB`;
+  bytes < 1000 ? `${bytes} B` : words.kB((bytes / 1000).toFixed(bytes < 100_000 ? 1 : 0));
 
 /** Each component in the bars with the number of its colour, the largest first. */
 export function inksOf(weights: Made['weights']): ReadonlyMap<string, number> {

@@ -4,14 +4,15 @@ import { useId, useState } from 'react';
 import type { Made, Part } from './made.ts';
 import { inKilobytes, inksOf } from './weight-words.ts';
 import '../../ui/table.css';
+import * as words from '../../words/handoff/weights.ts';
 
 const names: Readonly<Record<string, string>> = {
-  element: 'Page with custom elements',
-  dom: 'Plain JavaScript page',
-  react: 'React page (without React)',
-  vue: 'Vue page (without Vue)',
-  svelte: 'Svelte page (without Svelte)',
-  server: 'The server',
+  element: words.pageWithCustomElements,
+  dom: words.plainJavascriptPage,
+  react: words.reactPageWithoutReact,
+  vue: words.vuePageWithoutVue,
+  svelte: words.sveltePageWithoutSvelte,
+  server: words.theServer,
 };
 
 /** The size of each use, minified and gzipped, as a bar of its components. */
@@ -23,14 +24,14 @@ export function Weights({ weights }: { readonly weights: Made['weights'] }) {
   const inks = inksOf(weights);
   const shown = weights.find(({ use }) => use === chosen) ?? weights[0];
   return (
-    <section aria-label="What it weighs" className="hand-off-weights">
-      <h2 className="caption">Bundle size of the selection (minified, gzipped)</h2>
+    <section aria-label={words.whatItWeighs} className="hand-off-weights">
+      <h2 className="caption">{words.bundleSizeOfTheSelection}</h2>
       <table className="table">
         <thead className="sr-only">
           <tr>
-            <th scope="col">For</th>
-            <th scope="col">Weight</th>
-            <th scope="col">Breakdown</th>
+            <th scope="col">{words.forLabel}</th>
+            <th scope="col">{words.weight}</th>
+            <th scope="col">{words.breakdown}</th>
           </tr>
         </thead>
         <tbody>
@@ -56,7 +57,9 @@ export function Weights({ weights }: { readonly weights: Made['weights'] }) {
           ))}
         </tbody>
       </table>
-      <p className="caption">{names[shown?.use ?? '']} is made of</p>
+      <p className="caption">
+        {names[shown?.use ?? '']} {words.isMadeOf}
+      </p>
       <ul className="hand-off-inks">
         {shown?.parts.map(({ name, bytes }) => (
           <li key={name}>

@@ -8,15 +8,16 @@ import type { Revision } from '../../store/revisions.ts';
 import type { ListedSet } from '../../store/sets.ts';
 import { Mark, type Shape } from '../../ui/mark.tsx';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as texts from '../../words/revisions/compared.ts';
 import { bothReady, documentOf, type Side } from './sides.ts';
 import type { useComparing } from './use-comparing.ts';
 
 const words: Readonly<Record<Compared['is'], string>> = {
-  added: 'added',
-  removed: 'removed',
-  same: 'unchanged',
-  other: 'behaves differently',
-  alike: 'definition differs; no difference in behaviour found',
+  added: texts.added,
+  removed: texts.removed,
+  same: texts.unchangedWord,
+  other: texts.behavesDifferently,
+  alike: texts.definitionDiffers,
 };
 const shapes: Readonly<Record<Compared['is'], Shape>> = {
   added: 'full',
@@ -30,7 +31,7 @@ const order = ['other', 'added', 'removed', 'alike'] as const;
 
 /** The label of a revision in a list. */
 export const titleOf = ({ revision, name }: Revision): string =>
-  name === null ? `Revision ${revision}` : `${name} (${revision})`;
+  name === null ? texts.revision(revision) : `${name} (${revision})`;
 
 /** Two sets, revisions or fields to choose, and how their behaviour differs. */
 export function ComparedSides({
@@ -54,10 +55,10 @@ export function ComparedSides({
   const count = (one: Compared['is']): number => compared.filter((item) => item.is === one).length;
   const apart = compared.length - count('same') - count('alike');
   const said = {
-    'not yet': 'Not compared yet.',
-    'under way': `${compared.length} compared…`,
-    stopped: `Stopped after ${compared.length}.`,
-    done: apart === 0 ? 'No differences in behaviour.' : `${apart} of ${compared.length} differ.`,
+    'not yet': texts.notComparedYet,
+    'under way': texts.comparedWithCompared(compared.length),
+    stopped: texts.stoppedAfter(compared.length),
+    done: apart === 0 ? texts.noDifferencesInBehaviour : texts.ofDiffer(apart, compared.length),
     failed: problem,
   }[is];
   const compare = (): void =>
@@ -79,35 +80,30 @@ export function ComparedSides({
     />
   );
   return (
-    <section aria-label="Compared">
+    <section aria-label={texts.compared}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Compare behaviour</h2>
+        <h2 className="font-semibold">{texts.compareBehaviour}</h2>
         <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
           {said}
         </span>
         <div className="ml-auto">
           {is === 'under way' ? (
             <button type="button" className="word-button" onClick={stop}>
-              Stop
+              {texts.stop}
             </button>
           ) : (
             <button type="button" className="word-button" onClick={compare}>
-              Compare
+              {texts.compare}
             </button>
           )}
         </div>
       </div>
       <div className="sides">
-        {choice('Before', before, (side) => onSides([side, after]))}
-        {choice('After', after, (side) => onSides([before, side]))}
+        {choice(texts.before, before, (side) => onSides([side, after]))}
+        {choice(texts.after, after, (side) => onSides([before, side]))}
       </div>
-      {is === 'not yet' && (
-        <p className="text-faint">
-          Runs the same keystrokes through two revisions, sets or fields, and lists every difference with the
-          shortest tape that shows it.
-        </p>
-      )}
-      <ul aria-label="What was found">
+      {is === 'not yet' && <p className="text-faint">{texts.runsTheSameKeystrokesThrough}</p>}
+      <ul aria-label={texts.whatWasFound}>
         {order.flatMap((kind) =>
           compared
             .filter((one) => one.is === kind)
@@ -116,8 +112,10 @@ export function ComparedSides({
       </ul>
       {count('same') > 0 && (
         <p className="py-2 text-faint">
-          Unchanged ({count('same')}):{' '}
-          {compared.flatMap((one) => (one.is === 'same' ? [one.name] : [])).join(', ')}.
+          {texts.unchanged(
+            count('same'),
+            compared.flatMap((one) => (one.is === 'same' ? [one.name] : [])).join(', '),
+          )}
         </p>
       )}
     </section>
@@ -177,13 +175,13 @@ function SideChoice({
     <fieldset className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
       <legend className="caption">{label}</legend>
       <select
-        aria-label={`${label}: which set`}
+        aria-label={texts.whichSet(label)}
         className="entry max-w-full"
         value={side.of}
         onChange={({ target }) => onChange({ of: target.value, field: '' })}
       >
-        <option value="now">Current version</option>
-        <optgroup label="Revisions">
+        <option value="now">{texts.currentVersion}</option>
+        <optgroup label={texts.revisions}>
           {revisions.map((one) => (
             <option key={one.revision} value={`revision ${one.revision}`}>
               {titleOf(one)}
@@ -191,7 +189,7 @@ function SideChoice({
           ))}
         </optgroup>
         {others.length > 0 && (
-          <optgroup label="Other sets">
+          <optgroup label={texts.otherSets}>
             {others.map(({ key, title }) => (
               <option key={key} value={`set ${key}`}>
                 {title}
@@ -201,12 +199,12 @@ function SideChoice({
         )}
       </select>
       <select
-        aria-label={`${label}: which field`}
+        aria-label={texts.whichField(label)}
         className="entry max-w-full"
         value={side.field}
         onChange={({ target }) => onChange({ ...side, field: target.value })}
       >
-        <option value="">All fields</option>
+        <option value="">{texts.allFields}</option>
         {fields.map(({ id, label: name }) => (
           <option key={id} value={id}>
             {name || id}
@@ -225,25 +223,25 @@ function Found({ one: { is, name, target, tape, values } }: { readonly one: Comp
       <div className="min-w-0">
         <p>
           <b className="font-semibold">{name}</b> {words[is]}
-          {target.type === 'form' ? ' (form)' : ''}
+          {target.type === 'form' ? texts.form : ''}
         </p>
         {values?.before !== undefined && (
           <p>
-            No longer accepted: <span className="value">{values.before}</span>
+            {texts.noLongerAccepted} <span className="value">{values.before}</span>
           </p>
         )}
         {values?.after !== undefined && (
           <p>
-            Newly accepted: <span className="value">{values.after}</span>
+            {texts.newlyAccepted} <span className="value">{values.after}</span>
           </p>
         )}
         {tape && (
-          <Scrolled label={`Differences in ${name}`}>
+          <Scrolled label={texts.differencesIn(name)}>
             <table className="rulers-of-both">
               <tbody>
-                <Lines head="keys" lines={tape.actions} />
-                <Lines head="before" lines={tape.before.map(fact)} />
-                <Lines head="after" lines={tape.after.map(fact)} />
+                <Lines head={texts.keys} lines={tape.actions} />
+                <Lines head={texts.beforeWord} lines={tape.before.map(fact)} />
+                <Lines head={texts.afterWord} lines={tape.after.map(fact)} />
               </tbody>
             </table>
           </Scrolled>

@@ -9,6 +9,7 @@ import { useField } from '@arbeit/react';
 import { useMemo } from 'react';
 import { useOwnOutcomes, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { PlainField } from '../../field/plain-field.tsx';
+import * as words from '../../words/revisions/looked-at.ts';
 
 /** A set at a revision: each of its fields is live. */
 export function LookedAt({
@@ -28,8 +29,8 @@ export function LookedAt({
     [document],
   );
   return (
-    <section aria-label={`${title}, as it was`} className="looked-at">
-      {fields.length === 0 && <p className="text-faint">This revision has no fields.</p>}
+    <section aria-label={words.asItWas(title)} className="looked-at">
+      {fields.length === 0 && <p className="text-faint">{words.thisRevisionHasNoFields}</p>}
       {fields.map((field) => (
         <Was key={field.id} field={field} today={today} />
       ))}

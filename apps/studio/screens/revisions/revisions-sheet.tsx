@@ -20,6 +20,7 @@ import { ComparedSides, titleOf } from './compared.tsx';
 import { documentOf, type Side } from './sides.ts';
 import { useComparing } from './use-comparing.ts';
 import './revisions.css';
+import * as words from '../../words/revisions/revisions-sheet.ts';
 
 const lookedAt = later(() => import('./looked-at.tsx'));
 
@@ -71,25 +72,23 @@ export function RevisionsSheet({
     if (!document) return;
     await set.editAndSave(() => document);
     router.refresh();
-    setSaid(`${titleOf(one)} was restored. The replaced version is in the list; you can also undo.`);
+    setSaid(words.wasRestored(titleOf(one)));
   };
   return (
     <>
-      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Revisions' }]}>
+      <Masthead
+        setKey={set.key}
+        trail={[{ label: set.document.title, href: '/' }, { label: words.revisions }]}
+      >
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">
-        <h1 className="sr-only">Revisions of {set.document.title}</h1>
-        <section aria-label="Revisions">
+        <h1 className="sr-only">{words.revisionsOf(set.document.title)}</h1>
+        <section aria-label={words.revisions}>
           <div className="flex flex-wrap items-baseline gap-x-5 border-b border-ink pb-1">
-            <h2 className="font-semibold">Revisions</h2>
+            <h2 className="font-semibold">{words.revisions}</h2>
             <span role="status" className="text-faint">
-              {said ||
-                `${revisions.length === 1 ? '1 revision' : `${revisions.length} revisions`}, newest first. Saves from one tab within five minutes are merged; named revisions are kept.${
-                  dropped > 0
-                    ? ` ${dropped === 1 ? '1 older revision was' : `${dropped} older revisions were`} deleted: Arbeit keeps the latest 500.`
-                    : ''
-                }`}
+              {said || words.revisionsNewestFirst(revisions.length, dropped)}
             </span>
           </div>
           <ol>
@@ -196,9 +195,9 @@ function RevisionRow({
       <div className="revision-line">
         <span className="value">{one.revision}</span>
         <WordInPlace
-          label={`Name of revision ${one.revision}`}
+          label={words.nameOfRevision(one.revision)}
           value={name}
-          missing="Add name"
+          missing={words.addName}
           onChange={(text) => {
             setName(text);
             sayLater(text);
@@ -206,34 +205,34 @@ function RevisionRow({
         />
         <span className="text-faint">
           {moment(one.savedAt)}
-          {isPresent ? ', current' : ''}
+          {isPresent ? words.current : ''}
         </span>
         <span className="flex flex-wrap gap-x-4">
           <button
             type="button"
             className="word-button"
             aria-expanded={isLookedAt}
-            aria-label={`${isLookedAt ? 'Close' : 'Preview'} ${title}`}
+            aria-label={words.closePreview(isLookedAt, title)}
             onClick={onLook}
           >
-            {isLookedAt ? 'Close' : 'Preview'}
+            {isLookedAt ? words.close : words.preview}
           </button>
           <button
             type="button"
             className="word-button"
-            aria-label={`Compare with current: ${title}`}
+            aria-label={words.compareWithCurrentWithTitle(title)}
             onClick={onCompare}
           >
-            Compare with current
+            {words.compareWithCurrent}
           </button>
           <button
             type="button"
             className="word-button"
             disabled={isPresent}
-            aria-label={`Restore ${title}`}
+            aria-label={words.restoreWithTitle(title)}
             onClick={onBack}
           >
-            Restore
+            {words.restore}
           </button>
         </span>
       </div>

@@ -3,6 +3,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Compared } from '@arbeit/engine/proof';
 import { useEffect, useRef, useState } from 'react';
+import * as words from '../../words/revisions/use-comparing.ts';
 import type { ComparedStep } from '../../workers/compare/messages.ts';
 
 export interface Comparing {
@@ -42,7 +43,7 @@ export function useComparing(today: string): Comparing & {
           });
           worker.current = thread;
           thread.addEventListener('error', () => {
-            if (turn.current === own) fail('The comparison stopped unexpectedly. Run it again.');
+            if (turn.current === own) fail(words.theComparisonStoppedUnexpectedly);
           });
           thread.addEventListener('message', ({ data }: MessageEvent<ComparedStep>) => {
             if (turn.current !== own) return;

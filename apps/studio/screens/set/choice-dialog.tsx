@@ -3,6 +3,7 @@
 import { AlertDialog } from 'radix-ui';
 import type { EditedSet } from '../../model/use-set.ts';
 import { download } from '../../ui/download.ts';
+import * as words from '../../words/set/choice-dialog.ts';
 
 /** Asks after a refused save which version to continue with. */
 export function ChoiceDialog({
@@ -26,25 +27,17 @@ export function ChoiceDialog({
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-paper/70" />
         <AlertDialog.Content className="fixed inset-x-4 top-24 z-40 mx-auto max-w-lg border-2 border-ink bg-paper p-6">
           <AlertDialog.Title className="text-lg">
-            {isRestored ? 'The store was restored from a backup' : 'Someone else has changed this set'}
+            {isRestored ? words.theStoreWasRestored : words.someoneElseHasChanged}
           </AlertDialog.Title>
           <AlertDialog.Description className="mt-2">
-            {isRestored
-              ? `The backup contains “${title}” at revision ${revision}. This page shows a different version.`
-              : `“${title}” was saved in another window or by someone else (revision ${revision}).`}{' '}
-            {isKept
-              ? 'Your version is stored under “Conflicting saves” in the menu of the set.'
-              : isRestored
-                ? 'If you use the version of the backup, Undo restores yours.'
-                : 'If you use their version, Undo restores yours.'}{' '}
-            Which version do you want to continue with?
+            {words.whichVersionDoYouWant(isRestored, title, revision, isKept)}
           </AlertDialog.Description>
           <div className="mt-5 flex flex-wrap items-baseline gap-x-5 gap-y-3">
             <AlertDialog.Cancel className="solid-button" onClick={set.takeTheirs}>
-              {isRestored ? 'Use the version of the backup' : 'Use their version'}
+              {isRestored ? words.useTheVersion : words.useTheirVersion}
             </AlertDialog.Cancel>
             <AlertDialog.Action className="word-button" onClick={set.keepMine}>
-              Keep my version
+              {words.keepMyVersion}
             </AlertDialog.Action>
             <button
               type="button"
@@ -57,7 +50,7 @@ export function ChoiceDialog({
                 )
               }
             >
-              Download my version
+              {words.downloadMyVersion}
             </button>
           </div>
         </AlertDialog.Content>

@@ -13,6 +13,7 @@ import type { ListedSet } from '../../store/sets.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { localeName, locales, messageLanguages } from '../../ui/locales.ts';
+import * as words from '../../words/set/field-dialogs.ts';
 
 interface Props {
   readonly set: EditedSet;
@@ -32,11 +33,11 @@ export function RenameDialog({
   const uses = (set.document.forms ?? []).filter((form) => fieldIdsOf(form).includes(field.id));
   return (
     <Dialog
-      title={`Rename ${field.label || field.id}`}
+      title={words.renameWithLabel(field.label || field.id)}
       about={
         uses.length
-          ? `References are updated in: ${uses.map((form) => form.title ?? form.id).join(', ')}.`
-          : 'The id is the field’s name in code. To change the label, edit it on the field.'
+          ? words.referencesAreUpdated(uses.map((form) => form.title ?? form.id).join(', '))
+          : words.theIdIsTheFields
       }
       onClose={onClose}
     >
@@ -48,7 +49,7 @@ export function RenameDialog({
           else void set.editAndSave((d) => renameField(d, field.id, id)).then(() => onDone(id));
         }}
       >
-        <Labelled label="Id">
+        <Labelled label={words.id}>
           {(inputId) => (
             <>
               <input
@@ -68,7 +69,7 @@ export function RenameDialog({
           )}
         </Labelled>
         <button type="submit" className="solid-button" disabled={problem !== null}>
-          Rename
+          {words.rename}
         </button>
       </form>
     </Dialog>
@@ -85,12 +86,12 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
   const lost = turned && [...turned.lost, ...turnedIn(document, turned.field, kinds).lost];
   return (
     <Dialog
-      title={`Change kind of ${field.label || field.id}`}
-      about="Label, hint and messages are kept. Rules and options are kept where the new kind supports them."
+      title={words.changeKindWithLabel(field.label || field.id)}
+      about={words.labelHintAndMessages}
       onClose={onClose}
     >
       <fieldset className="grid grid-cols-1 sm:grid-cols-2">
-        <legend className="sr-only">Kind</legend>
+        <legend className="sr-only">{words.kind}</legend>
         {Object.keys(kinds).map((kind) => (
           <label key={kind} className="flex min-h-7 items-baseline gap-2 hover:bg-wash">
             <input
@@ -108,7 +109,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
         ))}
       </fieldset>
       <p role="status" className="min-h-6 text-sm text-marigold">
-        {lost !== null && lost.length > 0 && `Will be removed: ${lost.join(', ')}. You can undo this.`}
+        {lost !== null && lost.length > 0 && words.willBeRemoved(lost.join(', '))}
       </p>
       <button
         type="button"
@@ -119,7 +120,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
           void set.editAndSave((d) => turnedIn(d, turned.field, kinds).set).then(onDone);
         }}
       >
-        Change kind
+        {words.change}
       </button>
     </Dialog>
   );
@@ -141,11 +142,11 @@ export function SendDialog({
   useEffect(() => {
     void listSets().then(
       (all) => setSets(all.filter(({ id }) => id !== set.id)),
-      () => setSaid('No response from the server. Close this dialog and try again.'),
+      () => setSaid(words.noResponseFromTheServerClose),
     );
   }, [set.id]);
   return (
-    <Dialog title={`Copy or move ${field.label || field.id}`} onClose={onClose}>
+    <Dialog title={words.copyOrMove(field.label || field.id)} onClose={onClose}>
       <div className="flex gap-5">
         {[false, true].map((way) => (
           <label key={String(way)} className="flex items-baseline gap-2">
@@ -156,12 +157,12 @@ export function SendDialog({
               checked={moves === way}
               onChange={() => setMoves(way)}
             />
-            {way ? 'Move' : 'Copy'}
+            {way ? words.move : words.copy}
           </label>
         ))}
       </div>
-      {sets === null && said === '' && <p className="text-faint">Loading sets…</p>}
-      {sets?.length === 0 && <p className="text-faint">There is no other set yet.</p>}
+      {sets === null && said === '' && <p className="text-faint">{words.loadingSets}</p>}
+      {sets?.length === 0 && <p className="text-faint">{words.thereIsNoOtherSet}</p>}
       <ul className="max-h-72 overflow-y-auto">
         {sets?.map((one) => (
           <li key={one.id} className="border-b">
@@ -170,7 +171,7 @@ export function SendDialog({
               className="flex min-h-8 w-full items-baseline gap-3 text-left hover:bg-wash"
               onClick={async () => setSaid(await onSend(one, moves))}
             >
-              {one.title} <span className="caption">{one.fields} fields</span>
+              {one.title} <span className="caption">{words.fields(one.fields)}</span>
             </button>
           </li>
         ))}
@@ -186,8 +187,8 @@ export function SendDialog({
 export function LocaleDialog({ set, field, onClose }: Props) {
   return (
     <Dialog
-      title={`Locale of ${field.label || field.id}`}
-      about="Sets how numbers and dates are formatted. By default a field uses the locale of its set."
+      title={words.localeOf(field.label || field.id)}
+      about={words.setsHowNumbersAndDates}
       onClose={onClose}
     >
       <LocaleList
@@ -238,10 +239,10 @@ export function LanguageSelect({
   const known =
     value === '' || messageLanguages.includes(value) ? messageLanguages : [value, ...messageLanguages];
   return (
-    <Labelled label="Language of messages">
+    <Labelled label={words.languageOfMessages}>
       {(id) => (
         <select id={id} className="entry" value={value} onChange={({ target }) => onChange(target.value)}>
-          <option value="">Default: {localeName(usual)}</option>
+          <option value="">{words.defaultLabel(localeName(usual))}</option>
           {known.map((tag) => (
             <option key={tag} value={tag}>
               {localeName(tag)}
@@ -282,13 +283,13 @@ export function LocaleList({
     <>
       <input
         className="entry"
-        aria-label="Search by language, country or code (e.g. de-CH)"
-        placeholder="Search by language, country or code (e.g. de-CH)"
+        aria-label={words.searchByLanguageCountry}
+        placeholder={words.searchByLanguageCountry}
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
       <fieldset className="h-64 overflow-y-auto">
-        <legend className="sr-only">Locale</legend>
+        <legend className="sr-only">{words.localeLegend}</legend>
         {all.map((tag) => (
           <label key={tag} className="flex min-h-7 items-baseline gap-2 hover:bg-wash">
             <input
@@ -298,16 +299,12 @@ export function LocaleList({
               checked={value === tag}
               onChange={() => onChange(tag)}
             />
-            {tag === '' ? `Set default: ${localeName(own ?? '')}` : localeName(tag)}
+            {tag === '' ? words.setDefault(localeName(own ?? '')) : localeName(tag)}
             <span className="value text-xs text-faint">{tag}</span>
             <span className="value ml-auto text-xs text-faint">{sample(tag || (own ?? 'en-GB'))}</span>
           </label>
         ))}
-        {all.length === 0 && (
-          <p className="py-2 text-faint">
-            No match. Other locales can be set in the document, e.g. "locale": "de-LI".
-          </p>
-        )}
+        {all.length === 0 && <p className="py-2 text-faint">{words.noMatch}</p>}
       </fieldset>
     </>
   );

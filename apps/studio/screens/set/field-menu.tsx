@@ -2,17 +2,18 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
-import { sendField } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import type { ListedSet } from '../../store/sets.ts';
 import { later, useLater } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
 import type { ButtonProps, MenuItem } from '../../ui/pop-out-props.ts';
+import * as words from '../../words/set/field-menu.ts';
 
 /** The dialogs are loaded when needed. */
 const dialogs = later(() => import('./field-dialogs.tsx'));
 
 const edits = () => import('../../model/field-edits.ts');
+const otherSets = () => import('../../model/other-sets.ts');
 
 type OpenDialog = 'rename' | 'kind' | 'locale' | 'send';
 
@@ -23,7 +24,7 @@ export function FieldMenu({
   trigger,
   button,
   more = [],
-  deliver = (to, one) => sendField(to.key, one, set.document.classes),
+  deliver = async (to, one) => (await otherSets()).sendField(to.key, one, set.document.classes),
   onMade,
   onRenamed,
   onTurned = () => undefined,
@@ -60,7 +61,7 @@ export function FieldMenu({
     ...more,
     {
       id: 'duplicate',
-      label: 'Duplicate',
+      label: words.duplicate,
       isApart: more.length > 0,
       onSelect: async () => {
         const { duplicateField } = await edits();
@@ -69,13 +70,13 @@ export function FieldMenu({
         onMade(id);
       },
     },
-    { id: 'rename', label: 'Change id…', note: field.id, onSelect: () => ask('rename') },
-    { id: 'kind', label: 'Change kind…', note: field.kind, onSelect: () => ask('kind') },
-    { id: 'locale', label: 'Locale…', note: field.locale ?? `${set.document.locale} (from set)`, onSelect: () => ask('locale') },
-    { id: 'send', label: 'Copy or move to another set…', onSelect: () => ask('send') },
-    { id: 'up', label: 'Move up', isApart: true, onSelect: () => move(at - 1) },
-    { id: 'down', label: 'Move down', onSelect: () => move(at + 1) },
-    { id: 'delete', label: 'Delete', isApart: true, onSelect: onDelete },
+    { id: 'rename', label: words.changeId, note: field.id, onSelect: () => ask('rename') },
+    { id: 'kind', label: words.changeKind, note: field.kind, onSelect: () => ask('kind') },
+    { id: 'locale', label: words.locale, note: field.locale ?? words.fromSet(set.document.locale), onSelect: () => ask('locale') },
+    { id: 'send', label: words.copyOrMoveToAnother, onSelect: () => ask('send') },
+    { id: 'up', label: words.moveUp, isApart: true, onSelect: () => move(at - 1) },
+    { id: 'down', label: words.moveDown, onSelect: () => move(at + 1) },
+    { id: 'delete', label: words.deleteLabel, isApart: true, onSelect: onDelete },
   ]; // biome-ignore format: one entry a line
   return (
     <>

@@ -4,13 +4,14 @@ import type { ReactNode } from 'react';
 import { Commands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
 import { SheetSwitch } from '../../ui/sheet-switch.tsx';
+import * as words from '../../words/set/masthead.ts';
 
 /** Pages of a set beside its fields and forms. */
 const sheets = [
-  { label: 'Trials', path: 'trials' },
-  { label: 'Translations', path: 'texts' },
-  { label: 'Hand-off', path: 'hand-off' },
-  { label: 'Revisions', path: 'revisions' },
+  { label: words.trials, path: 'trials' },
+  { label: words.translations, path: 'texts' },
+  { label: words.handOff, path: 'hand-off' },
+  { label: words.revisions, path: 'revisions' },
 ] as const;
 
 /** The names of all fields and forms, fetched when the palette opens. */
@@ -30,9 +31,9 @@ export function Masthead({
   return (
     <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink px-6 py-2.5">
       <Link href="/" className="text-lg font-semibold tracking-tight">
-        Arbeit
+        {words.arbeit}
       </Link>
-      <nav aria-label="Breadcrumb" className="min-w-0">
+      <nav aria-label={words.breadcrumb} className="min-w-0">
         <ol className="flex flex-wrap items-baseline gap-x-2">
           {trail.map(({ label, href }) => (
             <li key={label} className="flex min-w-0 items-baseline gap-x-2">
@@ -53,7 +54,7 @@ export function Masthead({
         </ol>
       </nav>
       {setKey && (
-        <nav aria-label="Set pages" className="flex gap-x-3 text-sm">
+        <nav aria-label={words.setPages} className="flex gap-x-3 text-sm">
           {sheets.map(
             ({ label, path }) =>
               label !== trail.at(-1)?.label && (

@@ -9,6 +9,7 @@ import { saveOnce } from '../../model/saving.ts';
 import type { Refused } from '../../store/refusing.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
+import * as words from '../../words/set/refused-versions.ts';
 import { Masthead } from './masthead.tsx';
 
 export interface RefusedVersion extends Refused {
@@ -36,10 +37,10 @@ export function RefusedVersions({
 
   const ask = async (path: string, init: RequestInit): Promise<string> => {
     const response = await fetch(path, init).catch(() => undefined);
-    if (!response) return 'No response from the server. Nothing was changed. Try again.';
+    if (!response) return words.noResponseFromTheServer;
     if (response.ok) return '';
     const { error } = (await response.json().catch(() => ({}))) as { error?: string };
-    return error ?? `Request failed (HTTP ${response.status}).`;
+    return error ?? words.requestFailedHttp(response.status);
   };
   const drop = (kept: number) => ask(`/api/sets/${stored.key}/refused/${kept}`, { method: 'DELETE' });
   const act = async (work: () => Promise<string>, done: string) => {
@@ -52,23 +53,21 @@ export function RefusedVersions({
     act(async () => {
       const problem = problemWith(await saveOnce(stored, version.document, newPage()));
       return problem || drop(version.kept);
-    }, 'Restored. The version it replaced is in the revision history.');
+    }, words.restored);
 
   return (
     <>
-      <Masthead trail={[{ label: stored.document.title, href: '/' }, { label: 'Conflicting saves' }]} />
+      <Masthead trail={[{ label: stored.document.title, href: '/' }, { label: words.conflictingSaves }]} />
       <main className="max-w-3xl px-6 pb-16">
-        <h1 className="pt-6 text-2xl">Conflicting saves</h1>
+        <h1 className="pt-6 text-2xl">{words.conflictingSaves}</h1>
         <p className="pt-1 text-faint">
-          These saves collided with somebody else’s. The set is now at revision {stored.revision}. Restore or
-          delete each one.
-          {dropped > 0 &&
-            ` Arbeit keeps the latest 50. ${dropped === 1 ? '1 older version was' : `${dropped} older versions were`} deleted.`}
+          {words.theseSavesCollidedWithSomebody(stored.revision)}
+          {dropped > 0 && ` ${words.keptConflicts(dropped)}`}
         </p>
         <p role="status" className="min-h-7 py-1 text-sm">
           {said}
         </p>
-        {versions.length === 0 && <p className="border-t py-8 text-faint">No conflicting saves.</p>}
+        {versions.length === 0 && <p className="border-t py-8 text-faint">{words.noConflictingSaves}</p>}
         <ol className="border-t">
           {versions.map((version) => (
             <li key={version.kept} className="border-b py-3">
@@ -80,16 +79,16 @@ export function RefusedVersions({
                     timeZone: 'UTC',
                   })}
                 </span>
-                <span className="caption">based on revision {version.base}</span>
+                <span className="caption">{words.basedOnRevision(version.base)}</span>
               </p>
               {version.differs.length === 0 ? (
-                <p>Identical to the current version.</p>
+                <p>{words.identicalToTheCurrentVersion}</p>
               ) : (
                 <ul>
                   {version.differs.slice(0, 12).map((sentence) => (
                     <li key={sentence}>{sentence}</li>
                   ))}
-                  {version.differs.length > 12 && <li>And {version.differs.length - 12} more.</li>}
+                  {version.differs.length > 12 && <li>{words.andMore(version.differs.length - 12)}</li>}
                 </ul>
               )}
               <p className="flex flex-wrap gap-x-5 pt-1.5">
@@ -99,18 +98,18 @@ export function RefusedVersions({
                   disabled={busy}
                   onClick={() => takeBack(version)}
                 >
-                  Restore this version
+                  {words.restoreThisVersion}
                 </button>
                 <a className="word-button" href={`/api/sets/${stored.key}/refused/${version.kept}`} download>
-                  Download
+                  {words.download}
                 </a>
                 <button
                   type="button"
                   className="word-button"
                   disabled={busy}
-                  onClick={() => act(() => drop(version.kept), 'Deleted.')}
+                  onClick={() => act(() => drop(version.kept), words.deleted)}
                 >
-                  Delete
+                  {words.deleteLabel}
                 </button>
               </p>
             </li>

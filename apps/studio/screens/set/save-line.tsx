@@ -6,6 +6,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { later, useLater } from '../../ui/later.tsx';
 import { useHasUnsavedLine } from '../../ui/unsaved.ts';
+import * as words from '../../words/set/save-line.ts';
 
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
@@ -13,8 +14,8 @@ const choiceDialog = later(() => import('./choice-dialog.tsx'));
  * What happens to unsaved changes: stored in the browser they outlive the page; otherwise they are only on
  * the page.
  */
-const keptHere = 'Your changes are kept in this browser and will be retried automatically.';
-const keptNowhere = 'This browser cannot keep your changes. Leave this page open until they are saved.';
+const keptHere = words.yourChangesAreKept;
+const keptNowhere = words.thisBrowserCannotKeep;
 
 /** The state of saving in one or two words, and the choice after a conflict. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {
@@ -22,8 +23,8 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
   const hasFaulty = useHasUnsavedLine();
   const { it: choice, want } = useLater(choiceDialog);
   useCommands(set.document.title, [
-    { id: 'undo', label: 'Undo last change', run: set.undo },
-    { id: 'redo', label: 'Redo', run: set.redo },
+    { id: 'undo', label: words.undoLastChange, run: set.undo },
+    { id: 'redo', label: words.redo, run: set.redo },
   ]);
   useEffect(() => {
     if (save.is === 'refused') want();
@@ -32,32 +33,33 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
     <>
       {set.putBack !== null && (
         <span className="caption">
-          Unsaved changes from{' '}
-          {new Date(set.putBack).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} were
-          restored
+          {words.unsavedChangesFromWereRestored(
+            new Date(set.putBack).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
+          )}
         </span>
       )}
       <span role="status" className="caption min-w-16 text-right">
-        {save.is === 'saved' && (hasFaulty ? 'Saved, except the marked errors' : 'Saved')}
-        {(save.is === 'waiting' || save.is === 'saving') && 'Saving…'}
-        {save.is === 'refused' && 'Not saved'}
+        {save.is === 'saved' && (hasFaulty ? words.savedExceptTheMarkedErrors : words.saved)}
+        {(save.is === 'waiting' || save.is === 'saving') && words.saving}
+        {save.is === 'refused' && words.notSaved}
         {save.is === 'failed' && (
           <span className="text-brick">
-            Not saved:{' '}
-            {save.faults[0]
-              ? `${placeInWords(save.faults[0].path, set.document)}: ${save.faults[0].message}`
-              : `${save.why} ${set.isKept ? keptHere : keptNowhere}`}{' '}
+            {words.notSavedWithValue(
+              save.faults[0]
+                ? `${placeInWords(save.faults[0].path, set.document)}: ${save.faults[0].message}`
+                : `${save.why} ${set.isKept ? keptHere : keptNowhere}`,
+            )}{' '}
             <button type="button" className="word-button" onClick={set.retry}>
-              Try again
+              {words.tryAgain}
             </button>
           </span>
         )}
       </span>
       <button type="button" className="word-button" disabled={!set.canUndo} onClick={set.undo}>
-        Undo
+        {words.undo}
       </button>
       <button type="button" className="word-button" disabled={!set.canRedo} onClick={set.redo}>
-        Redo
+        {words.redo}
       </button>
       {save.is === 'refused' && choice && (
         <choice.ChoiceDialog

@@ -17,6 +17,7 @@ import type { ListedSet } from '../../store/sets.ts';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
+import * as words from '../../words/shelf/field-row.ts';
 import { FieldMenu } from '../set/field-menu.tsx';
 
 interface RowProps {
@@ -72,7 +73,7 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         type="button"
         data-handle
         className="handle quiet"
-        aria-label={`Reorder ${name}. Use the arrow keys or drag.`}
+        aria-label={words.reorder(name)}
         onKeyDown={(event) => onHandleKey(event, field.id)}
       >
         <span aria-hidden="true">⠿</span>
@@ -81,7 +82,7 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         {name}
       </Link>
       <div className="shelf-live">
-        <Control field={live} label={`Try ${name}`} />
+        <Control field={live} label={words.tryLabel(name)} />
       </div>
       <div
         {...live.messageProps}
@@ -100,8 +101,8 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         {held + missed > 0 && (
           <Link
             href={`/sets/${set.key}/trials`}
-            title={`Trials: ${inWords(held, missed)}${isOld ? ' (before the latest changes)' : ''}.`}
-            aria-label={`Trials of ${name}: ${inWords(held, missed)}${isOld ? ' (before the latest changes)' : ''}`}
+            title={words.trialResults(inWords(held, missed), isOld)}
+            aria-label={words.trialsOf(name, inWords(held, missed), isOld)}
             data-is={missed > 0 ? 'missed' : 'held'}
             data-old={isOld || undefined}
           >
@@ -109,13 +110,13 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
           </Link>
         )}
       </span>
-      <span className="caption shelf-count">{count ? `${count} ${count === 1 ? 'rule' : 'rules'}` : ''}</span>
+      <span className="caption shelf-count">{count ? words.ruleCount(count) : ''}</span>
       <FieldMenu
         set={set}
         field={field}
         trigger="⋯"
-        button={{ className: 'row-menu quiet', 'aria-label': `Actions for ${name}` }}
-        more={[{ id: 'open', label: 'Open desk', onSelect: () => router.push(href) }]}
+        button={{ className: 'row-menu quiet', 'aria-label': words.actionsFor(name) }}
+        more={[{ id: 'open', label: words.openDesk, onSelect: () => router.push(href) }]}
         deliver={deliver}
         onMade={focusRow}
         onRenamed={focusRow}
@@ -127,7 +128,7 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
 }
 
 const inWords = (held: number, missed: number): string =>
-  missed === 0 ? `${held} passed` : held === 0 ? `${missed} failed` : `${held} passed, ${missed} failed`;
+  missed === 0 ? words.passed(held) : held === 0 ? words.failed(missed) : words.passedFailed(held, missed);
 
 /** Focuses a new row once it is drawn. */
 const focusRow = (id: string): void => focusSoon(`[data-row="${CSS.escape(id)}"] .shelf-name`);

@@ -2,6 +2,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { foundSets } from '../../model/other-sets.ts';
 import type { ListedSet, StoredSet } from '../../store/sets.ts';
+import * as words from '../../words/shelf/folded-sets.ts';
 import { SetSection } from './set-section.tsx';
 
 /** Pause in typing before the server is asked, in milliseconds. */
@@ -35,15 +36,15 @@ export function FoldedSets({
   const left = count - next;
   if (others.length === 0 && left <= 0 && !problem) return null;
   return (
-    <section aria-label="Older sets" className="mt-10">
-      <h2 className="caption border-b pb-1">{search ? 'Further sets with this title' : 'Older sets'}</h2>
+    <section aria-label={words.olderSets} className="mt-10">
+      <h2 className="caption border-b pb-1">{search ? words.furtherSetsWithThisTitle : words.olderSets}</h2>
       {others.map((set) => (
         <FoldedSet key={set.key} folded={set} search={search} />
       ))}
       <p className="flex min-h-11 flex-wrap items-baseline gap-x-4">
         {left > 0 && (
           <button type="button" className="word-button my-2" aria-disabled={isAsking} onClick={more}>
-            Show {Math.min(atATime, left)} of {left} more sets
+            {words.showOfMoreSets(Math.min(atATime, left), left)}
           </button>
         )}
         <span role="status" className="text-sm text-brick">
@@ -71,7 +72,7 @@ function useListed(first: Listed, search: string) {
     const found = await foundSets(search, known.next).catch(() => undefined);
     if (own !== turn.current) return;
     setAsking(false);
-    setProblem(found ? '' : 'The sets could not be listed: no response from the server. Try again.');
+    setProblem(found ? '' : words.theSetsCould);
     if (!found) return;
     const keys = new Set(known.sets.map(({ key }) => key));
     const sets = [...known.sets, ...found.sets.filter(({ key }) => !keys.has(key))];
@@ -111,7 +112,7 @@ function FoldedSet({
   const open = async () => {
     const response = await fetch(`/api/sets/${key}`).catch(() => undefined);
     if (response?.ok) setStored((await response.json()) as StoredSet);
-    else setProblem('The set could not be opened: no response from the server. Try again.');
+    else setProblem(words.theSetCould);
   };
   if (stored)
     return (
@@ -126,14 +127,17 @@ function FoldedSet({
   return (
     <p data-set={id} className="flex flex-wrap items-baseline gap-x-4 border-b py-2">
       <span>{title}</span>
-      <span className="caption">
-        {fields} {fields === 1 ? 'field' : 'fields'}
-      </span>
+      <span className="caption">{words.fieldCount(fields)}</span>
       <span role="status" className="text-sm text-brick">
         {problem}
       </span>
-      <button type="button" className="word-button ml-auto" aria-label={`Open ${title}`} onClick={open}>
-        Open
+      <button
+        type="button"
+        className="word-button ml-auto"
+        aria-label={words.openWithTitle(title)}
+        onClick={open}
+      >
+        {words.open}
       </button>
     </p>
   );

@@ -8,14 +8,15 @@ import { problemIn } from '../../model/other-sets.ts';
 import { Choices } from '../../ui/choices.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as texts from '../../words/shelf/import-dialog.ts';
 import { ImportPreviewPane } from './import-preview-pane.tsx';
 
 /** The formats a text can be read as. */
 const sorts: Readonly<Record<SourceFormat, string>> = {
-  document: 'Arbeit document',
-  html: 'HTML form',
-  schema: 'JSON Schema',
-  table: 'CSV or TSV',
+  document: texts.arbeitDocument,
+  html: texts.htmlForm,
+  schema: texts.jsonSchema,
+  table: texts.csvOrTsv,
 };
 
 /** Most faults shown at once. */
@@ -52,9 +53,9 @@ export function ImportDialog({
     if (response?.ok) onTaken(((await response.json()) as { id: string }).id);
   };
   return (
-    <Dialog title="Import" isWide onClose={onClose}>
+    <Dialog title={texts.importTitle} isWide onClose={onClose}>
       <div className="flex flex-wrap items-end gap-4">
-        <Labelled label="File (.arbeit.json, HTML, JSON Schema, CSV or TSV)">
+        <Labelled label={texts.fileArbeitJsonHtmlJson}>
           {(id) => (
             <input
               id={id}
@@ -71,7 +72,7 @@ export function ImportDialog({
           )}
         </Labelled>
       </div>
-      <Labelled label="…or paste its contents">
+      <Labelled label={texts.orPasteItsContents}>
         {(id) => (
           <textarea
             id={id}
@@ -82,7 +83,7 @@ export function ImportDialog({
           />
         )}
       </Labelled>
-      {!isEmpty && <Choices label="Format" value={sort} choices={sorts} onChange={setSort} />}
+      {!isEmpty && <Choices label={texts.format} value={sort} choices={sorts} onChange={setSort} />}
       <div role="status">{taken && <Found taken={taken} onMake={make} />}</div>
       {!isEmpty && sort !== 'document' && <ImportPreviewPane text={text} sort={sort} onMake={make} />}
       <p role="status" className="min-h-6 text-sm text-brick">
@@ -100,22 +101,19 @@ function Found({
   readonly onMake: (document: SetDocument) => void;
 }) {
   const { document, faults, fields, title, locale, classes } = taken;
-  const words = `${fields.length} ${fields.length === 1 ? 'field' : 'fields'}`;
+  const words = texts.fieldCount(fields.length);
   if (document)
     return (
       <p className="flex flex-wrap items-baseline gap-x-4">
-        “{title}” is valid: {words}.
+        {texts.isValid(title, words)}
         <button type="button" className="solid-button" onClick={() => onMake(document)}>
-          Import as a new set
+          {texts.importAsANewSet}
         </button>
       </p>
     );
   return (
     <>
-      <p>
-        {faults.length === 1 ? '1 error' : `${faults.length} errors`}. Fix the text above, or import only the
-        valid fields.
-      </p>
+      <p>{texts.errors(faults.length)}</p>
       <ul className="my-2 max-h-48 overflow-y-auto text-sm">
         {faults.slice(0, mostFaults).map((fault) => (
           <li key={`${fault.path} ${fault.message}`} className="border-b py-1">
@@ -123,23 +121,23 @@ function Found({
               {fault.where}: {fault.message}
             </span>{' '}
             <span className="value text-xs text-faint">
-              line {fault.line}, column {fault.column} · {fault.path}
+              {texts.lineColumnWithLineColumn(fault.line, fault.column, fault.path)}
             </span>
           </li>
         ))}
-        {faults.length > mostFaults && <li className="py-1">And {faults.length - mostFaults} more.</li>}
+        {faults.length > mostFaults && <li className="py-1">{texts.andMore(faults.length - mostFaults)}</li>}
       </ul>
       <p className="flex flex-wrap items-baseline gap-x-4">
         {fields.length
-          ? `Valid fields: ${fields.map((f) => f.label || f.id).join(', ')}.`
-          : 'No field could be read.'}
+          ? texts.validFields(fields.map((f) => f.label || f.id).join(', '))
+          : texts.noFieldCouldBeRead}
         <button
           type="button"
           className="solid-button"
           disabled={fields.length === 0}
           onClick={() => onMake({ arbeit: 2, title, locale, fields, ...(classes ? { classes } : {}) })}
         >
-          Import {words}
+          {texts.importLabelWithWords(words)}
         </button>
       </p>
     </>

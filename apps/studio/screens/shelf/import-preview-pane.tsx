@@ -16,6 +16,7 @@ import {
   wantedOf,
 } from './import-preview.ts';
 import '../../ui/table.css';
+import * as words from '../../words/shelf/import-preview-pane.ts';
 
 /** Most fields shown at once. */
 const mostShown = 200;
@@ -44,12 +45,12 @@ export function ImportPreviewPane({
         <>
           <div className="flex flex-wrap items-end gap-x-6">
             <Choices
-              label="Column names are in"
+              label={words.columnNames}
               value={brought.names}
-              choices={{ above: 'the first row', before: 'the first column' }}
+              choices={{ above: words.theFirstRow, before: words.theFirstColumn }}
               onChange={(names) => setSaid({ ...said, names })}
             />
-            <Labelled label="Number and date format">
+            <Labelled label={words.numberAndDateFormat}>
               {(id) => (
                 <select
                   id={id}
@@ -103,10 +104,10 @@ function FieldsOf({
           </colgroup>
           <thead>
             <tr>
-              <th scope="col">Field</th>
-              <th scope="col">Kind</th>
-              <th scope="col">Sample</th>
-              <th scope="col">Rules</th>
+              <th scope="col">{words.field}</th>
+              <th scope="col">{words.kind}</th>
+              <th scope="col">{words.sample}</th>
+              <th scope="col">{words.rules}</th>
             </tr>
           </thead>
           <tbody>
@@ -152,18 +153,16 @@ function Tick({
 
 /** What could not be imported, by place. */
 function LostList({ lost }: { readonly lost: readonly Dropped[] }) {
-  if (lost.length === 0) return <p className="caption py-2">Everything was imported.</p>;
+  if (lost.length === 0) return <p className="caption py-2">{words.everythingWasImported}</p>;
   return (
     <>
-      <p className="pt-2">Not imported, or changed ({lost.length}):</p>
+      <p className="pt-2">{words.notImportedOrChanged(lost.length)}</p>
       <ul className="my-1 max-h-40 overflow-y-auto text-sm">
         {lost.slice(0, mostShown).map(({ where, why, place }) => (
           <li key={`${where} ${why} ${place?.line} ${place?.column}`} className="border-b border-rule py-1">
             {where}: {why}{' '}
             {place && (
-              <span className="value text-xs text-faint">
-                line {place.line}, column {place.column}
-              </span>
+              <span className="value text-xs text-faint">{words.lineColumn(place.line, place.column)}</span>
             )}
           </li>
         ))}
@@ -195,9 +194,9 @@ function Columns({
           </colgroup>
           <thead>
             <tr>
-              <th scope="col">Field</th>
-              <th scope="col">Detected kind</th>
-              <th scope="col">Examples</th>
+              <th scope="col">{words.field}</th>
+              <th scope="col">{words.detectedKind}</th>
+              <th scope="col">{words.examples}</th>
             </tr>
           </thead>
           <tbody>
@@ -213,7 +212,7 @@ function Columns({
                 <td>
                   <select
                     className="entry w-full text-ellipsis"
-                    aria-label={`${name} is`}
+                    aria-label={words.followedByIs(name)}
                     value={chosen.get(name) ?? 0}
                     onChange={({ target }) => setChosen(new Map(chosen).set(name, Number(target.value)))}
                   >
@@ -232,7 +231,7 @@ function Columns({
       </div>
       <Make
         count={wanted.size}
-        onMake={() => onMake(setOfColumns({ title: 'Imported', locale }, columns, chosen, wanted))}
+        onMake={() => onMake(setOfColumns({ title: words.imported, locale }, columns, chosen, wanted))}
       />
     </>
   );
@@ -240,13 +239,13 @@ function Columns({
 
 /** A few examples, unchanged. */
 const shown = (examples: readonly string[]): string =>
-  examples.slice(0, 3).join(' · ') + (examples.length > 3 ? ` · and ${examples.length - 3} more` : '');
+  words.someOf(examples.slice(0, 3).join(' · '), examples.length - 3);
 
 function Make({ count, onMake }: { readonly count: number; readonly onMake: () => void }) {
   return (
     <p className="pt-2">
       <button type="button" className="solid-button" disabled={count === 0} onClick={onMake}>
-        Import {count} {count === 1 ? 'field' : 'fields'}
+        {words.importFields(count)}
       </button>
     </p>
   );

@@ -13,6 +13,7 @@ import {
   type SourceFormat,
   sanitize,
 } from '@arbeit/handoff/import';
+import * as words from '../../words/shelf/import-preview.ts';
 
 /** The preview of a text that is not a document: a set to choose fields from, or columns to confirm. */
 export type ImportPreview =
@@ -42,7 +43,7 @@ export function previewImport(
       const found = fromHtml(text);
       return found.set.fields.length || found.lost.length
         ? { is: 'set', ...found }
-        : { is: 'nothing', why: 'No form controls found in this HTML.' };
+        : { is: 'nothing', why: words.noFormControlsFound };
     }
     case 'schema': {
       const root = objectIn(text);
@@ -64,10 +65,10 @@ function columnsFrom(text: string, said: TableAnswers): ImportPreview {
       ? { is: 'columns', columns, names, locale }
       : {
           is: 'nothing',
-          why: 'No column names found. Put them in the first row or the first column.',
+          why: words.noColumnNamesFound,
         };
   } catch (error) {
-    return { is: 'nothing', why: `This is not a valid table: ${(error as Error).message}` };
+    return { is: 'nothing', why: words.thisIsNotAValid((error as Error).message) };
   }
 }
 

@@ -15,6 +15,7 @@ import { typicalShapes } from '../../model/shapes.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as words from '../../words/shelf/new-field-dialog.ts';
 
 /** Adds a field from examples of its text, from a kind, or from a field of the demo, and opens its desk. */
 export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
@@ -28,19 +29,19 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
   };
   const add = (field: FieldDocument) => create((d) => addField(d, field).set);
   return (
-    <Dialog title={`New field in ${document.title}`} isWide onClose={onClose}>
+    <Dialog title={words.newFieldWithTitle(document.title)} isWide onClose={onClose}>
       <FromExamples
         onTake={(pattern) =>
           add({
             ...bareField('pattern', kinds),
-            label: 'New field',
+            label: words.newField,
             id: 'field',
             entry: { pattern },
           } as FieldDocument)
         }
       />
       <Choices
-        title="Start from a field kind"
+        title={words.startFromAFieldKind}
         all={Object.keys(kinds).map((kind) => {
           const field = bareField(kind, kinds);
           return {
@@ -52,7 +53,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
         })}
       />
       <Choices
-        title="Copy a demo field"
+        title={words.copyADemoField}
         all={typicalShapes.map((field) => ({
           id: field.id,
           label: field.label,
@@ -80,14 +81,14 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
   const pattern = proposals[at]?.pattern;
   return (
     <form
-      aria-label="From examples"
+      aria-label={words.fromExamples}
       className="grid gap-x-6 sm:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
         if (pattern !== undefined) onTake(pattern);
       }}
     >
-      <Labelled label="Example values, one per line">
+      <Labelled label={words.exampleValuesOnePerLine}>
         {(id) => (
           <textarea
             id={id}
@@ -104,17 +105,12 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
         )}
       </Labelled>
       <div className="min-h-24">
-        <span className="caption">Suggested patterns</span>
+        <span className="caption">{words.suggestedPatterns}</span>
         <div role="status">
-          {!proposed.ok && (
-            <p className="text-sm text-brick">
-              “{proposed.odd}” does not fit the pattern of the other examples. Remove it, or start from a kind
-              below.
-            </p>
-          )}
+          {!proposed.ok && <p className="text-sm text-brick">{words.doesNotFitThePattern(proposed.odd)}</p>}
         </div>
         <fieldset>
-          <legend className="sr-only">Pattern</legend>
+          <legend className="sr-only">{words.pattern}</legend>
           {proposals.map((one, i) => (
             <label key={one.pattern} className="flex items-baseline gap-2">
               <input
@@ -134,7 +130,7 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
           ))}
         </fieldset>
         <button type="submit" className="solid-button mt-2" disabled={pattern === undefined}>
-          Create field with this pattern
+          {words.createFieldWithThisPattern}
         </button>
       </div>
     </form>

@@ -11,6 +11,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import * as words from '../../words/shelf/set-dialogs.ts';
 import { LanguageSelect, LocaleList } from '../set/field-dialogs.tsx';
 
 interface Props {
@@ -20,11 +21,7 @@ interface Props {
 
 export function SetLocaleDialog({ set, onClose }: Props) {
   return (
-    <Dialog
-      title={`Locale of ${set.document.title}`}
-      about="Sets how numbers and dates are formatted. A field can have its own locale."
-      onClose={onClose}
-    >
+    <Dialog title={words.localeOf(set.document.title)} about={words.setsHowNumbersAndDates} onClose={onClose}>
       <LocaleList
         value={set.document.locale}
         document={set.document}
@@ -49,31 +46,29 @@ export function ClassesDialog({ set, onClose }: Props) {
   const classes = Object.entries(document.classes ?? {});
   return (
     <Dialog
-      title={`Character classes in ${document.title}`}
-      about="A named group of characters that patterns in this set can use, e.g. <2 name> for two of them."
+      title={words.characterClassesWithTitle(document.title)}
+      about={words.aNamedGroupOfCharacters}
       isWide
       onClose={onClose}
     >
-      {classes.length === 0 && (
-        <p className="text-faint">No classes yet. Built in: digit, latin, letter, alnum, any.</p>
-      )}
+      {classes.length === 0 && <p className="text-faint">{words.noClassesYet}</p>}
       <ul>
         {classes.map(([name, characters], i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a class is known by its place while its name is edited
           <li key={i} className="border-b py-2">
             <div className="flex flex-wrap items-start gap-x-4">
-              <Labelled label="Name">
+              <Labelled label={words.name}>
                 {(id) => (
                   <DraftInput
                     id={id}
                     className="entry value"
                     value={name}
                     check={(text) => problemWithName(document, name, text)}
-                    onChange={(to) => set.edit((d) => renameClass(d, name, to), `class ${i}`)}
+                    onChange={(to) => set.edit((d) => renameClass(d, name, to), words.classLabel(i))}
                   />
                 )}
               </Labelled>
-              <Labelled label="Characters and ranges">
+              <Labelled label={words.charactersAndRanges}>
                 {(id) => (
                   <DraftInput
                     id={id}
@@ -84,7 +79,10 @@ export function ClassesDialog({ set, onClose }: Props) {
                       return typeof wrong === 'string' ? wrong : null;
                     }}
                     onChange={(text) =>
-                      set.edit((d) => ({ ...d, classes: { ...d.classes, [name]: text } }), `class ${i}`)
+                      set.edit(
+                        (d) => ({ ...d, classes: { ...d.classes, [name]: text } }),
+                        words.classLabel(i),
+                      )
                     }
                   />
                 )}
@@ -92,10 +90,10 @@ export function ClassesDialog({ set, onClose }: Props) {
               <button
                 type="button"
                 className="word-button mt-6"
-                aria-label={`Remove class ${name}`}
+                aria-label={words.removeClass(name)}
                 onClick={() => set.edit((d) => removeClass(d, name))}
               >
-                Remove
+                {words.remove}
               </button>
             </div>
             <p className="text-sm text-faint">{usedBy(document, name)}</p>
@@ -103,7 +101,7 @@ export function ClassesDialog({ set, onClose }: Props) {
         ))}
       </ul>
       <button type="button" className="word-button" onClick={() => set.edit(addClass)}>
-        Add class
+        {words.addClass}
       </button>
     </Dialog>
   );
@@ -111,14 +109,12 @@ export function ClassesDialog({ set, onClose }: Props) {
 
 function usedBy(document: SetDocument, name: string): string {
   const users = usersOf(document, name).map((field) => field.label || field.id);
-  return users.length
-    ? `Used by ${users.join(', ')}. If you remove it, its characters are inserted into those patterns.`
-    : 'Not used.';
+  return users.length ? words.usedBy(users.join(', ')) : words.notUsed;
 }
 
 /** What the document reader reports about the name of a class. */
 function problemWithName(document: SetDocument, own: string, name: string): string | null {
-  if (name !== own && document.classes?.[name] !== undefined) return 'This name is already in use.';
+  if (name !== own && document.classes?.[name] !== undefined) return words.thisNameIsAlready;
   const result = readDocument(
     { arbeit: 2, title: 'T', locale: 'en-GB', fields: [], classes: { [name]: 'A' } },
     kinds,
@@ -130,13 +126,9 @@ function problemWithName(document: SetDocument, own: string, name: string): stri
 export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onDone: () => void }) {
   const [id, setId] = useState(set.id);
   const [said, setSaid] = useState('');
-  const problem = /^[a-z0-9-]{1,80}$/.test(id) ? said : 'Use lower-case letters, digits and “-” only.';
+  const problem = /^[a-z0-9-]{1,80}$/.test(id) ? said : words.useLowerCaseLettersDigits;
   return (
-    <Dialog
-      title={`Rename ${set.document.title}`}
-      about="The id is part of the URL. To change the title, edit it on the shelf."
-      onClose={onClose}
-    >
+    <Dialog title={words.renameWithTitle(set.document.title)} about={words.theIdIsPart} onClose={onClose}>
       <form
         onSubmit={async (event) => {
           event.preventDefault();
@@ -150,7 +142,7 @@ export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onD
           if (!wrong) onDone();
         }}
       >
-        <Labelled label="Id">
+        <Labelled label={words.id}>
           {(inputId) => (
             <>
               <input
@@ -173,7 +165,7 @@ export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onD
           )}
         </Labelled>
         <button type="submit" className="solid-button" disabled={problem !== ''}>
-          Rename
+          {words.rename}
         </button>
       </form>
     </Dialog>

@@ -7,6 +7,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { download } from '../../ui/download.ts';
 import { later, useLater } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
+import * as words from '../../words/shelf/set-menu.ts';
 
 const dialogs = later(() => import('./set-dialogs.tsx'));
 
@@ -27,7 +28,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     const response = await fetch('/api/sets', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document: { ...document, title: `${document.title} (copy)` } }),
+      body: JSON.stringify({ document: { ...document, title: words.copyWithTitle(document.title) } }),
     }).catch(() => undefined);
     setSaid(await problemIn(response));
     if (response?.ok) router.refresh();
@@ -46,8 +47,8 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
   };
   const copy = () =>
     navigator.clipboard?.writeText(text()).then(
-      () => setSaid('Copied'),
-      () => setSaid('The browser blocked copying.'),
+      () => setSaid(words.copied),
+      () => setSaid(words.theBrowserBlockedCopying),
     );
   return (
     <>
@@ -56,22 +57,22 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
       </span>
       <Menu
         trigger="⋯"
-        button={{ className: 'row-menu', 'aria-label': `Actions for ${document.title}` }}
+        button={{ className: 'row-menu', 'aria-label': words.actionsForWithTitle(document.title) }}
         align="end"
         className="min-w-64"
         items={() => [
-          { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
-          { id: 'classes', label: 'Character classes…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
-          { id: 'texts', label: 'Translations', onSelect: () => router.push(`/sets/${set.key}/texts`) },
-          { id: 'hand-off', label: 'Hand-off', onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
-          { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
-          { id: 'file', label: 'Download document (.arbeit.json)', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
-          { id: 'copy', label: 'Copy document as JSON', onSelect: () => void copy() },
-          { id: 'revisions', label: 'Revisions', onSelect: () => router.push(`/sets/${set.key}/revisions`) },
-          { id: 'refused', label: 'Conflicting saves', onSelect: () => router.push(`/sets/${set.key}/refused`) },
-          { id: 'duplicate', label: 'Duplicate set', isApart: true, onSelect: () => void duplicate() },
-          { id: 'rename', label: 'Change id…', note: set.id, onSelect: () => ask('rename') },
-          { id: 'delete', label: 'Delete set', isApart: true, onSelect: () => void remove() },
+          { id: 'locale', label: words.locale, note: document.locale, onSelect: () => ask('locale') },
+          { id: 'classes', label: words.characterClasses, note: Object.keys(document.classes ?? {}).join(', ') || words.noneYet, onSelect: () => ask('classes') },
+          { id: 'texts', label: words.translations, onSelect: () => router.push(`/sets/${set.key}/texts`) },
+          { id: 'hand-off', label: words.handOff, onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
+          { id: 'form', label: words.newForm, isApart: true, onSelect: () => void newForm() },
+          { id: 'file', label: words.downloadDocumentArbeitJson, isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
+          { id: 'copy', label: words.copyDocumentAsJson, onSelect: () => void copy() },
+          { id: 'revisions', label: words.revisions, onSelect: () => router.push(`/sets/${set.key}/revisions`) },
+          { id: 'refused', label: words.conflictingSaves, onSelect: () => router.push(`/sets/${set.key}/refused`) },
+          { id: 'duplicate', label: words.duplicateSet, isApart: true, onSelect: () => void duplicate() },
+          { id: 'rename', label: words.changeId, note: set.id, onSelect: () => ask('rename') },
+          { id: 'delete', label: words.deleteSet, isApart: true, onSelect: () => void remove() },
         ]} // biome-ignore format: one entry a line
       />
       {loaded && asked === 'locale' && <loaded.SetLocaleDialog set={set} onClose={close} />}

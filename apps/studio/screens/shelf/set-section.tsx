@@ -13,6 +13,7 @@ import { useAtFirstUse } from '../../ui/first-use.ts';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { later, useLater } from '../../ui/later.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
+import * as words from '../../words/shelf/set-section.ts';
 import { SaveLine } from '../set/save-line.tsx';
 import { FieldRow } from './field-row.tsx';
 import { SetMenu } from './set-menu.tsx';
@@ -71,7 +72,7 @@ export function SetSection({
           type="button"
           className="fold"
           aria-expanded={!isFolded}
-          aria-label={`Fields of ${document.title}`}
+          aria-label={words.fieldsOf(document.title)}
           onClick={() => setFolded(!isFolded)}
         >
           <span aria-hidden="true">{isFolded ? '▸' : '▾'}</span>
@@ -84,7 +85,7 @@ export function SetSection({
           />
         </h2>
         <span className="caption whitespace-nowrap">
-          {document.fields.length} {document.fields.length === 1 ? 'field' : 'fields'} · {document.locale}
+          {words.fieldCount(document.fields.length)} · {document.locale}
         </span>
         {document.forms?.map(({ id, title }) => (
           <a key={id} className="word-button text-sm" href={`/sets/${set.key}/forms/${id}`}>
@@ -118,7 +119,7 @@ function Title({
   return (
     <input
       ref={input}
-      aria-label="Set title"
+      aria-label={words.setTitle}
       className="set-title"
       value={draft ?? title}
       onChange={(event) => {
@@ -264,13 +265,7 @@ function Fields({
       <GoneRow key="gone" name={gone.field.label || gone.field.id} onBack={() => back(gone)} />,
     );
   if (drawn.length === 0)
-    return (
-      <p className="py-4 text-faint">
-        {isSearch
-          ? 'No matching fields.'
-          : 'No fields yet. Use “New field” to start from example values, a field kind or a demo field.'}
-      </p>
-    );
+    return <p className="py-4 text-faint">{isSearch ? words.noMatchingFields : words.noFieldsYet}</p>;
   return (
     <>
       <ul ref={list}>{drawn}</ul>
@@ -304,7 +299,7 @@ function More({ count, onMore }: { readonly count: number; readonly onMore: () =
   return (
     <div ref={room} className="shelf-room" style={{ '--rows': count } as CSSProperties}>
       <button type="button" className="word-button my-2" onClick={onMore}>
-        Show {Math.min(moreRows, count)} of {count} more
+        {words.showOfMore(Math.min(moreRows, count), count)}
       </button>
     </div>
   );
@@ -315,10 +310,10 @@ function GoneRow({ name, onBack }: { readonly name: string; readonly onBack: () 
   return (
     <li className="flex min-h-11 items-center gap-3 border-b text-sm text-faint">
       <span role="status" className="pl-8">
-        “{name}” was deleted.
+        {words.wasDeleted(name)}
       </span>
       <button type="button" data-put-back className="word-button" onClick={onBack}>
-        Restore
+        {words.restore}
       </button>
     </li>
   );
@@ -342,7 +337,7 @@ function NewField({ set }: { readonly set: EditedSet }) {
           setOpen(true);
         }}
       >
-        New field
+        {words.newField}
       </button>
       {loaded && isOpen && <loaded.NewFieldDialog set={set} onClose={() => setOpen(false)} />}
     </>

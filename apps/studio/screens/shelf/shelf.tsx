@@ -9,6 +9,7 @@ import type { StoredSet } from '../../store/sets.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { later, useLater } from '../../ui/later.tsx';
+import * as words from '../../words/shelf/shelf.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { FoldedSets, type Listed } from './folded-sets.tsx';
 import { SetSection } from './set-section.tsx';
@@ -49,7 +50,7 @@ export function Shelf({
     router.refresh();
   };
   const create = async () => {
-    const document: SetDocument = { arbeit: 2, title: 'New set', locale: 'en-GB', fields: [] };
+    const document: SetDocument = { arbeit: 2, title: words.newSet, locale: 'en-GB', fields: [] };
     const response = await fetch('/api/sets', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -62,15 +63,15 @@ export function Shelf({
     want();
     setGiven(text);
   };
-  useCommands('Shelf', [
+  useCommands(words.shelf, [
     {
       id: 'new-field',
-      label: 'New field in the first set',
+      label: words.newFieldInTheFirst,
       key: 'n',
       run: () => document.querySelector<HTMLElement>('[data-new-field]')?.click(),
     },
-    { id: 'new-set', label: 'New set', run: create },
-    { id: 'take-in', label: 'Import…', run: () => takeIn('') },
+    { id: 'new-set', label: words.newSet, run: create },
+    { id: 'take-in', label: words.importLabel, run: () => takeIn('') },
   ]);
   const drop = useDrop(takeIn);
   const wanted = search.trim().toLowerCase();
@@ -81,27 +82,22 @@ export function Shelf({
   const laidOut = useMemo(() => new Set(sets.map(({ key }) => key)), [sets]);
   return (
     <WithKinds names={names}>
-      <Masthead trail={[{ label: 'Shelf' }]}>
+      <Masthead trail={[{ label: words.shelf }]}>
         <span role="status" className="text-sm text-brick">
           {problem}
         </span>
         <Finder search={search} onChange={setSearch} />
         <button type="button" className="word-button" onClick={create}>
-          New set
+          {words.newSet}
         </button>
         <button type="button" className="word-button" aria-haspopup="dialog" onClick={() => takeIn('')}>
-          Import…
+          {words.importLabel}
         </button>
       </Masthead>
       <main className="min-h-[calc(100vh-3.2rem)] px-6 pb-24 max-md:px-4" {...drop}>
-        <h1 className="sr-only">Shelf</h1>
+        <h1 className="sr-only">{words.shelf}</h1>
         {gone && <SetGone gone={gone} onBack={() => setGone(null)} />}
-        {sets.length === 0 && (
-          <p className="py-16 text-faint">
-            No sets yet. Create one with “New set”, or import a file. A set holds the fields and forms of one
-            project.
-          </p>
-        )}
+        {sets.length === 0 && <p className="py-16 text-faint">{words.noSetsYet}</p>}
         {sets
           .filter(({ key }) => key !== gone?.key)
           .map((stored, i) => (
@@ -136,14 +132,16 @@ function Finder({
   readonly onChange: (search: string) => void;
 }) {
   const input = useRef<HTMLInputElement>(null);
-  useCommands('Shelf', [{ id: 'find', label: 'Find a field', key: '/', run: () => input.current?.focus() }]);
+  useCommands(words.shelf, [
+    { id: 'find', label: words.findAField, key: '/', run: () => input.current?.focus() },
+  ]);
   return (
     <input
       ref={input}
       type="search"
       className="entry w-44"
-      aria-label="Find a field"
-      placeholder="Find a field  /"
+      aria-label={words.findAField}
+      placeholder={words.findAFieldPlaceholder}
       value={search}
       onChange={(event) => onChange(event.target.value)}
       onKeyDown={(event) => {
@@ -192,9 +190,9 @@ function SetGone({
   };
   return (
     <p className="mt-6 flex flex-wrap items-baseline gap-3 border-b pb-2 text-faint">
-      <span role="status">“{title}” was deleted.</span>
+      <span role="status">{words.wasDeletedWithTitle(title)}</span>
       <button type="button" className="word-button" onClick={back}>
-        Restore
+        {words.restore}
       </button>
       <span role="status" className="text-brick">
         {problem}
@@ -205,13 +203,12 @@ function SetGone({
 
 function BrokenSet({ broken: { key, id, faults } }: { readonly broken: Broken }) {
   return (
-    <section className="mt-8" aria-label={`Set ${id}`}>
+    <section className="mt-8" aria-label={words.set(id)}>
       <h2 className="border-b border-ink pb-1.5 text-xl">{id}</h2>
       <p className="py-2">
-        This set cannot be shown: its document has{' '}
-        {faults.length === 1 ? '1 error' : `${faults.length} errors`}.{' '}
+        {words.thisSetCannotBeShown(faults.length)}{' '}
         <a className="word-button" href={`/api/sets/${key}`} download={`${id}.json`}>
-          Download JSON
+          {words.downloadJson}
         </a>
       </p>
       <ul className="value text-sm text-brick">

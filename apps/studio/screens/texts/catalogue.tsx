@@ -29,8 +29,9 @@ import { TextFiles } from './text-files.tsx';
 import '../../ui/table.css';
 import './texts.css';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as wording from '../../words/texts/catalogue.ts';
 
-const shows = { all: 'All', missing: 'Missing', own: 'Rule messages only' } as const;
+const shows = { all: wording.all, missing: wording.missing, own: wording.ruleMessagesOnly } as const;
 
 /** Every text of the set by field, rule and language in one table, edited in place. */
 export function Catalogue({ stored }: { readonly stored: StoredSet }) {
@@ -40,12 +41,12 @@ export function Catalogue({ stored }: { readonly stored: StoredSet }) {
     <>
       <Masthead
         setKey={set.key}
-        trail={[{ label: set.document.title, href: '/' }, { label: 'Translations' }]}
+        trail={[{ label: set.document.title, href: '/' }, { label: wording.translations }]}
       >
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">
-        <h1 className="sr-only">Translations of {set.document.title}</h1>
+        <h1 className="sr-only">{wording.translationsOf(set.document.title)}</h1>
         <Table set={set} />
         <Unused set={set} />
       </main>
@@ -69,24 +70,24 @@ function Table({ set }: { readonly set: EditedSet }) {
   );
   const owners = [...new Set(shown.map(({ of }) => `${of.type} ${of.id}`))];
   return (
-    <section aria-label="Texts">
+    <section aria-label={wording.texts}>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
-        <Choices label="Shown" value={show} choices={shows} onChange={setShow} />
+        <Choices label={wording.shown} value={show} choices={shows} onChange={setShow} />
         <AddLanguage set={set} languages={languages} />
         <TextFiles set={set} />
         <span role="status" className="caption ml-auto">
           {languages.length === 0
-            ? 'One language. Add another to translate.'
+            ? wording.oneLanguage
             : missing.size === 0
-              ? 'Nothing is missing.'
-              : `${missing.size} missing ${missing.size === 1 ? 'translation' : 'translations'}`}
+              ? wording.nothingIsMissing
+              : wording.missingTranslations(missing.size)}
         </span>
       </div>
-      <Scrolled label="Texts by language">
+      <Scrolled label={wording.textsByLanguage}>
         <table className="table texts" data-languages={languages.length}>
           <thead>
             <tr>
-              <th scope="col">Text</th>
+              <th scope="col">{wording.text}</th>
               <th scope="col">{own}</th>
               {languages.map((language) => (
                 <th key={language} scope="col">
@@ -94,11 +95,11 @@ function Table({ set }: { readonly set: EditedSet }) {
                   <button
                     type="button"
                     className="word-button text-xs"
-                    aria-label={`Remove ${language}`}
+                    aria-label={wording.removeWithLanguage(language)}
                     onClick={() => set.edit((d) => withoutLanguage(d, language))}
                   >
                     {' '}
-                    Remove{' '}
+                    {wording.remove}{' '}
                   </button>
                 </th>
               ))}
@@ -116,7 +117,7 @@ function Table({ set }: { readonly set: EditedSet }) {
           ))}
         </table>
       </Scrolled>
-      {shown.length === 0 && <p className="py-3 text-faint">No texts match this filter.</p>}
+      {shown.length === 0 && <p className="py-3 text-faint">{wording.noTextsMatchThisFilter}</p>}
     </section>
   );
 }
@@ -216,13 +217,13 @@ const Group = memo(function Group({
 });
 
 const whatInWords: Readonly<Record<CatalogueText['what'], string>> = {
-  label: 'label',
-  hint: 'hint',
-  placeholder: 'placeholder',
-  rule: 'rule',
-  option: 'option',
-  title: 'title',
-  section: 'section',
+  label: wording.label,
+  hint: wording.hint,
+  placeholder: wording.placeholder,
+  rule: wording.rule,
+  option: wording.option,
+  title: wording.title,
+  section: wording.section,
 };
 
 /** Languages offered; a file can have any other. */
@@ -247,13 +248,13 @@ function AddLanguage({ set, languages }: { readonly set: EditedSet; readonly lan
   return (
     <select
       className="entry w-auto"
-      aria-label="Add language"
+      aria-label={wording.addLanguage}
       value=""
       onChange={({ target: { value } }) => {
         if (value) set.edit((d) => ({ ...d, texts: { ...d.texts, [value]: {} } }));
       }}
     >
-      <option value="">Add language…</option>
+      <option value="">{wording.addLanguageDialog}</option>
       {free.map((tag) => (
         <option key={tag} value={tag}>
           {names.of(tag)}
@@ -271,8 +272,8 @@ function Unused({ set }: { readonly set: EditedSet }) {
   );
   if (unused.length === 0) return null;
   return (
-    <section aria-label="Unused texts" className="text-sm">
-      <h2 className="caption">Unused texts</h2>
+    <section aria-label={wording.unusedTexts} className="text-sm">
+      <h2 className="caption">{wording.unusedTexts}</h2>
       <ul>
         {unused.map(({ language, key, text }) => (
           <li
@@ -285,10 +286,10 @@ function Unused({ set }: { readonly set: EditedSet }) {
             <button
               type="button"
               className="word-button ml-auto"
-              aria-label={`Remove ${key} from ${language}`}
+              aria-label={wording.removeFrom(key, language)}
               onClick={() => set.edit((d) => withTranslation(d, language, key, undefined))}
             >
-              Remove
+              {wording.remove}
             </button>
           </li>
         ))}

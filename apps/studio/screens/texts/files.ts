@@ -9,6 +9,7 @@ import {
 import type { Plural } from '@arbeit/engine/rules';
 import { pluralCategories } from '@arbeit/engine/rules';
 import { parse } from 'csv-parse/browser/esm/sync';
+import * as words from '../../words/texts/files.ts';
 
 type Words = string | Plural;
 
@@ -66,8 +67,8 @@ export function takeTexts(set: SetDocument, file: string): TakenTexts {
   let changed = 0;
   for (const { language, key, text, place } of rows) {
     const isOwn = language === languageOf({}, set);
-    if (!isOwn && !isLanguage(language)) problems.push(`“${language}” is not a valid language tag (BCP 47).`);
-    else if (!known.has(key)) problems.push(`${place}: unknown key “${key}”.`);
+    if (!isOwn && !isLanguage(language)) problems.push(words.isNotAValidLanguage(language));
+    else if (!known.has(key)) problems.push(words.unknownKey(place, key));
     else if (cellOf(isOwn ? known.get(key) : set.texts?.[language]?.[key]) !== cellOf(text)) {
       next = isOwn ? withTextAt(next, key, text) : withTranslation(next, language, key, text);
       changed++;
@@ -119,16 +120,15 @@ function fromCsv(file: string): readonly Row[] | string {
   try {
     lines = parse(file, { bom: true, relax_column_count: true, skip_empty_lines: true }) as string[][];
   } catch (problem) {
-    return `The table cannot be read: ${problem instanceof Error ? problem.message : String(problem)}.`;
+    return words.theTableCannotBeRead(problem instanceof Error ? problem.message : String(problem));
   }
   const [[name, ...languages] = [], ...rows] = lines;
-  if (name !== 'name' || languages.length === 0)
-    return 'The first line names the columns: “name”, then a language each, such as name,en-GB,de-DE.';
+  if (name !== 'name' || languages.length === 0) return words.theFirstLineNames;
   return rows.flatMap(([key = '', ...cells], i) =>
     cells.flatMap((cell, column): Row[] => {
       const language = languages[column];
       if (!cell.trim() || language === undefined) return [];
-      return [{ language, key, text: wordsIn(cell), place: `Line ${i + 2}` }];
+      return [{ language, key, text: wordsIn(cell), place: words.line(i + 2) }];
     }),
   );
 }
@@ -138,7 +138,7 @@ function fromJson(file: string): readonly Row[] | string {
   try {
     read = JSON.parse(file);
   } catch (problem) {
-    return `Not valid JSON: ${problem instanceof Error ? problem.message : String(problem)}.`;
+    return words.notValidJson(problem instanceof Error ? problem.message : String(problem));
   }
   return Object.entries(read as object).flatMap(([language, own]) =>
     typeof own !== 'object' || own === null

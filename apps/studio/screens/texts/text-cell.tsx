@@ -1,6 +1,7 @@
 'use client';
 
 import { type Plural, pluralCategories } from '@arbeit/engine/rules';
+import * as words from '../../words/texts/text-cell.ts';
 
 /**
  * One text, edited in place: a line, or a line for each of its plural forms. Emptied, it is removed unless it
@@ -29,7 +30,7 @@ export function TextCell({
       <Line
         label={label}
         value={typeof text === 'string' ? text : ''}
-        usual={usual || (like === undefined ? '' : 'missing')}
+        usual={usual || (like === undefined ? '' : words.missingText)}
         onChange={(next) => (next.trim() || isNeeded ? next.trim() && onChange(next) : onChange(undefined))}
       />
     );
@@ -44,7 +45,7 @@ export function TextCell({
             <Line
               label={`${label}, ${form}`}
               value={own?.[form] ?? ''}
-              usual={own ? own.other : 'missing'}
+              usual={own ? own.other : words.missingText}
               onChange={(next) => {
                 const { by, other } = own ?? { by: forms.by, other: next };
                 if (form === 'other' && !next.trim()) onChange(undefined);

@@ -3,6 +3,7 @@
 import { useId, useState } from 'react';
 import type { EditedSet } from '../../model/use-set.ts';
 import { download } from '../../ui/download.ts';
+import * as words from '../../words/texts/text-files.ts';
 import { takeTexts, textsAsCsv, textsAsJson } from './files.ts';
 
 /** Exports the texts as a table or as JSON, and imports them. */
@@ -11,10 +12,10 @@ export function TextFiles({ set }: { readonly set: EditedSet }) {
   const [said, setSaid] = useState<readonly string[]>([]);
   const take = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > 4_000_000) return setSaid(['Too large: a set can have at most 4 MB.']);
+    if (file.size > 4_000_000) return setSaid([words.tooLarge]);
     const { set: next, changed, problems } = takeTexts(set.document, await file.text());
     if (changed > 0) set.edit(() => next);
-    setSaid([`${changed} ${changed === 1 ? 'text' : 'texts'} imported.`, ...problems]);
+    setSaid([words.textsImported(changed), ...problems]);
   };
   return (
     <>
@@ -24,7 +25,7 @@ export function TextFiles({ set }: { readonly set: EditedSet }) {
         onClick={() => download(`${set.id}.texts.csv`, textsAsCsv(set.document), 'text/csv')}
       >
         {' '}
-        Download CSV{' '}
+        {words.downloadCsv}{' '}
       </button>
       <button
         type="button"
@@ -32,10 +33,10 @@ export function TextFiles({ set }: { readonly set: EditedSet }) {
         onClick={() => download(`${set.id}.texts.json`, textsAsJson(set.document), 'application/json')}
       >
         {' '}
-        Download JSON{' '}
+        {words.downloadJson}{' '}
       </button>
       <label htmlFor={id} className="word-button has-focus-visible:outline-2">
-        Import file…
+        {words.importFile}
         <input
           id={id}
           type="file"

@@ -8,16 +8,17 @@ import { Mark } from '../../ui/mark.tsx';
 import '../../ui/table.css';
 import { useHasChanged } from '../../model/kept.ts';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as words from '../../words/trials/audit.ts';
 import type { Amount, Auditing, Known } from './use-audit.ts';
 
 const laws = Object.keys(lawWords).map(Number) as readonly Law[];
 
 const amounts: readonly (readonly [string, Amount])[] = [
-  ['10,000 events per field', { events: 10_000 }],
-  ['100,000 events per field', { events: 100_000 }],
-  ['1,000,000 events per field', { events: 1_000_000 }],
-  ['one minute', { minutes: 1 }],
-  ['ten minutes', { minutes: 10 }],
+  [words.tenThousandEvents, { events: 10_000 }],
+  [words.hundredThousandEvents, { events: 100_000 }],
+  [words.millionEvents, { events: 1_000_000 }],
+  [words.oneMinute, { minutes: 1 }],
+  [words.tenMinutes, { minutes: 10 }],
 ];
 const usual = 1;
 
@@ -25,20 +26,19 @@ const count = (n: number): string => n.toLocaleString('en-GB');
 
 function saidOf({ is, events, of, byField, seed, problem }: Auditing): string {
   const broken = Object.values(byField).filter(({ found }) => found.length > 0).length;
-  const what = `${count(events)}${of ? ` of ${count(of)}` : ''} events`;
-  const came =
-    broken === 0 ? 'no law is broken' : `${broken} ${broken === 1 ? 'field breaks' : 'fields break'} a law`;
+  const what = words.eventsOf(count(events), of ? count(of) : undefined);
+  const came = broken === 0 ? words.noLawIsBroken : words.fieldsBreakALaw(broken);
   switch (is) {
     case 'not yet':
-      return 'Not run yet.';
+      return words.notRunYetSentence;
     case 'under way':
-      return `${what}; so far ${came}…`;
+      return words.soFar(what, came);
     case 'stopped':
-      return `Stopped after ${what}, seed ${seed}: ${came}.`;
+      return words.stoppedAfterSeed(what, seed, came);
     case 'done':
-      return `${count(events)} events, seed ${seed}: ${came}.`;
+      return words.eventsSeed(count(events), seed, came);
     case 'failed':
-      return `${problem} After ${what} ${came}.`;
+      return words.after(problem, what, came);
   }
 }
 
@@ -52,14 +52,14 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
   const wanted = amounts[amount] ?? amounts[usual];
   const isBroken = Object.values(byField).some(({ found }) => found.length > 0);
   return (
-    <section aria-label="Law check">
+    <section aria-label={words.lawCheck}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Law check</h2>
+        <h2 className="font-semibold">{words.lawCheck}</h2>
         <span role="status" className={is === 'failed' || isBroken ? 'text-brick' : 'text-faint'}>
           {saidOf(auditing)}
         </span>
         <progress
-          aria-label="Events so far"
+          aria-label={words.eventsSoFar}
           max={of || undefined}
           value={of ? events : undefined}
           hidden={is !== 'under way'}
@@ -68,7 +68,7 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
           {is !== 'under way' && (
             <>
               <label className="flex items-baseline gap-1.5">
-                <span className="caption">for</span>
+                <span className="caption">{words.forLabel}</span>
                 <select
                   className="entry"
                   value={amount}
@@ -82,7 +82,7 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
                 </select>
               </label>
               <label className="flex items-baseline gap-1.5">
-                <span className="caption">seed</span>
+                <span className="caption">{words.seed}</span>
                 <input
                   className="entry value w-16"
                   inputMode="numeric"
@@ -101,21 +101,15 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
               is === 'under way' ? auditing.stop() : wanted && auditing.begin(wanted[1], Number(seed) || 1)
             }
           >
-            {is === 'under way' ? 'Stop' : is === 'not yet' ? 'Run' : 'Run again'}
+            {is === 'under way' ? words.stop : is === 'not yet' ? words.run : words.runAgain}
           </button>
         </div>
       </div>
       {is === 'not yet' ? (
-        <p className="py-3 text-faint">
-          Plays random keystrokes, pastes and edits on every field and checks 12 laws after each step: nothing
-          is lost, the caret stays, undo works, and so on. A broken law comes with the shortest tape that
-          shows it.
-        </p>
+        <p className="py-3 text-faint">{words.playsRandomKeystrokesPastes}</p>
       ) : (
         <>
-          {hasChanged && is !== 'under way' && (
-            <p className="caption pt-1">The set has changed since this run. Run again to update.</p>
-          )}
+          {hasChanged && is !== 'under way' && <p className="caption pt-1">{words.theSetHasChangedSince}</p>}
           <Matrix set={set} byField={byField} />
         </>
       )}
@@ -128,18 +122,18 @@ function Matrix({ set, byField }: { readonly set: EditedSet; readonly byField: A
   const fields = set.document.fields.filter(({ id }) => byField[id]);
   return (
     <div className="audited">
-      <Scrolled label="Laws, by field">
+      <Scrolled label={words.lawsByField}>
         <table className="table audit">
           <thead>
             <tr>
-              <th scope="col">Field</th>
+              <th scope="col">{words.field}</th>
               {laws.map((law) => (
                 <th key={law} scope="col" className="law">
                   <abbr title={lawWords[law]}>{law}</abbr>
                 </th>
               ))}
               <th scope="col" className="events">
-                Events
+                {words.events}
               </th>
             </tr>
           </thead>
@@ -189,7 +183,7 @@ function Row({
       {known.found.length > 0 && (
         <tr>
           <td colSpan={laws.length + 2}>
-            <ul aria-label={`Broken laws in ${label}`}>
+            <ul aria-label={words.brokenLaws(label)}>
               {known.found.map((one) => (
                 <Broken key={one.law} set={set} field={id} one={one} />
               ))}
@@ -216,14 +210,14 @@ function Broken({
       <span className="text-brick">{law}</span>
       <div>
         <p>{lawWords[law]}</p>
-        <p className="caption">Expected {expected}.</p>
-        <p className="caption">Actual: {found}.</p>
+        <p className="caption">{words.expectedResult(expected)}</p>
+        <p className="caption">{words.actualResult(found)}</p>
         <pre className="value">{tape.trim()}</pre>
         <Link
           href={`/sets/${set.key}/fields/${field}?tape=${encodeURIComponent(tape)}`}
           className="word-button"
         >
-          Play it on the desk
+          {words.playItOnTheDesk}
         </Link>
       </div>
     </li>
@@ -232,7 +226,7 @@ function Broken({
 
 /** The laws in words, beside the squares or below them. */
 const Words = () => (
-  <ol aria-label="The laws" className="laws">
+  <ol aria-label={words.theLaws} className="laws">
     {laws.map((law) => (
       <li key={law}>
         <span className="value">{law}</span> {lawWords[law]}

@@ -10,6 +10,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { deferred } from '../../ui/later.tsx';
 import { Link } from '../../ui/link.tsx';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as words from '../../words/trials/bring-function.tsx';
 import type { Beside, Wired } from '../../workers/trials/messages.ts';
 import { type Tried, useFunction } from './use-function.ts';
 
@@ -27,27 +28,27 @@ const example = `function format(text) {
 `;
 
 const ways: Readonly<Record<Wiring, string>> = {
-  browser: 'Replace the text; the browser places the caret',
-  count: 'Restore the caret by counting letters and digits',
+  browser: words.replaceTheText,
+  count: words.restoreTheCaretByCounting,
 };
 
-const kept: Readonly<Record<Wiring, string>> = { browser: 'browser caret', count: 'restored caret' };
+const kept: Readonly<Record<Wiring, string>> = { browser: words.browserCaret, count: words.restoredCaret };
 
 function saidOf(tried: Tried): string {
   switch (tried.is) {
     case 'not yet':
-      return 'Not run yet.';
+      return words.notRunYetSentence;
     case 'under way':
-      return tried.of ? `${tried.events} of ${tried.of} events…` : 'Starting…';
+      return tried.of ? words.ofEvents(tried.events, tried.of) : words.starting;
     case 'stopped':
-      return 'Stopped.';
+      return words.stopped;
     case 'no function':
-      return tried.line === undefined ? tried.why : `Line ${tried.line}: ${tried.why}`;
+      return tried.line === undefined ? tried.why : words.line(tried.line, tried.why);
     case 'failed':
       return tried.why;
     case 'tried': {
       const broken = new Set(tried.wired.flatMap(({ found }) => found.map(({ law }) => law))).size;
-      return broken === 0 ? 'No law is broken.' : `${broken} of 12 laws are broken.`;
+      return broken === 0 ? words.noLawIsBrokenSentence : words.of12LawsAreBroken(broken);
     }
   }
 }
@@ -64,14 +65,14 @@ export function BringFunction({ set }: { readonly set: EditedSet }) {
     [tried],
   );
   return (
-    <section aria-label="Test your own formatter">
+    <section aria-label={words.testYourOwnFormatter}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Test your own formatter</h2>
+        <h2 className="font-semibold">{words.testYourOwnFormatter}</h2>
         <span role="status" className={isWrong ? 'text-brick' : 'text-faint'}>
           {saidOf(tried)}
         </span>
         <progress
-          aria-label="Events so far"
+          aria-label={words.eventsSoFar}
           max={tried.is === 'under way' ? tried.of || 1 : 1}
           value={tried.is === 'under way' ? tried.events : 0}
           hidden={tried.is !== 'under way'}
@@ -79,21 +80,18 @@ export function BringFunction({ set }: { readonly set: EditedSet }) {
         <div className="ml-auto flex gap-x-4">
           {tried.is === 'under way' ? (
             <button type="button" className="word-button" onClick={stop}>
-              Stop
+              {words.stop}
             </button>
           ) : (
             <button type="button" className="word-button" onClick={() => begin(code)}>
-              {tried.is === 'not yet' ? 'Run' : 'Run again'}
+              {tried.is === 'not yet' ? words.run : words.runAgain}
             </button>
           )}
         </div>
       </div>
-      <p className="py-2 text-faint">
-        Paste a JavaScript function that formats typed text. It runs in a sandbox, attached to an input in two
-        common ways, and is checked like the fields of this set.
-      </p>
+      <p className="py-2 text-faint">{words.pasteAJavascriptFunction}</p>
       <CodeEditor
-        label="Your formatter"
+        label={words.yourFormatter}
         code={code}
         offers={[]}
         mistakes={mistakes}
@@ -124,14 +122,14 @@ function Came({
 /** The definition of the equivalent field, and a button that adds it to the set. */
 function Same({ set, same }: { readonly set: EditedSet; readonly same: EquivalentConfig | null }) {
   const [taken, setTaken] = useState<string>();
-  if (!same) return <p>No built-in field kind matches this function.</p>;
+  if (!same) return <p>{words.noBuiltInFieldKind}</p>;
   const { field, agreed, near, of, apart } = same;
   const { pattern } = field.entry as { readonly pattern?: string };
   const { locale, kind, entry } = field;
   const take = async (): Promise<void> => {
     const added = addField(set.document, {
       id: 'field',
-      label: 'Field in place of a function',
+      label: words.fieldInPlace,
       kind,
       ...(locale === undefined || locale === set.document.locale ? {} : { locale }),
       entry,
@@ -143,29 +141,35 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: Equivalen
   return (
     <div>
       <p>
-        A field of kind <b>{kind}</b>{' '}
-        {pattern ? (
-          <span className="value">{pattern}</span>
-        ) : (
-          <span className="value">{JSON.stringify(entry)}</span>
+        {words.aFieldOfKindShows(
+          <b>{kind}</b>,
+          pattern ? (
+            <span className="value">{pattern}</span>
+          ) : (
+            <span className="value">{JSON.stringify(entry)}</span>
+          ),
+          locale && !pattern ? words.inLabel(locale) : '',
+          agreed,
+          of,
+          near ? words.andTheSameLetters(near) : '',
         )}
-        {locale && !pattern ? ` in ${locale}` : ''} shows the same for {agreed} of {of} texts
-        {near ? `, and the same letters and digits for ${near} more` : ''}.
       </p>
       {apart && (
         <p className="caption">
-          Typed <span className="value">{apart.text}</span>, the function shows{' '}
-          <span className="value">{apart.theirs || 'nothing'}</span> and the field{' '}
-          <span className="value">{apart.ours || 'nothing'}</span>.
+          {words.typedTheFunctionShows(
+            <span className="value">{apart.text}</span>,
+            <span className="value">{apart.theirs || words.nothing}</span>,
+            <span className="value">{apart.ours || words.nothing}</span>,
+          )}
         </p>
       )}
       {taken === undefined ? (
         <button type="button" className="word-button" onClick={take}>
-          Add this field to the set
+          {words.addThisField}
         </button>
       ) : (
         <Link href={`/sets/${set.key}/fields/${taken}`} className="word-button">
-          Open on desk
+          {words.openOnDesk}
         </Link>
       )}
     </div>
@@ -183,10 +187,11 @@ function Way({
   return (
     <section aria-label={ways[wiring]}>
       <h3 className="font-semibold">
-        {ways[wiring]} <span className="caption font-normal">{events.toLocaleString('en-GB')} events</span>
+        {ways[wiring]}{' '}
+        <span className="caption font-normal">{words.eventsWithEvents(events.toLocaleString('en-GB'))}</span>
       </h3>
       {found.length === 0 ? (
-        <p className="text-oxide">No law is broken.</p>
+        <p className="text-oxide">{words.noLawIsBrokenSentence}</p>
       ) : (
         <ul className="grid gap-3 pt-1">
           {found.map((broken) => (
@@ -209,22 +214,20 @@ function BrokenLaw({
   readonly hasOurs: boolean;
 }) {
   const { law, expected, found, actions, theirs, ours } = broken;
-  const keys = `Keys that break law ${law}, ${kept[wiring]}`;
+  const keys = words.keysThatBreakLaw(law, kept[wiring]);
   return (
     <li className="way broken-law">
       <span className="text-brick">{law}</span>
       <div className="min-w-0">
         <p>{lawWords[law]}</p>
-        <p className="caption">
-          Expected: {expected}. Actual: {found}.
-        </p>
+        <p className="caption">{words.expectedWithExpectedFound(expected, found)}</p>
         <Scrolled label={keys}>
           <table className="table beside">
             <thead>
               <tr>
-                <th scope="col">Key</th>
-                <th scope="col">The function</th>
-                {hasOurs && <th scope="col">The field</th>}
+                <th scope="col">{words.key}</th>
+                <th scope="col">{words.theFunction}</th>
+                {hasOurs && <th scope="col">{words.theField}</th>}
               </tr>
             </thead>
             <tbody>

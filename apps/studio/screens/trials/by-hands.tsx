@@ -5,25 +5,24 @@ import { type Hand, type Otherwise, parseTape, type Trial } from '@arbeit/engine
 import { useEffect, useState } from 'react';
 import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
+import * as texts from '../../words/trials/by-hands.tsx';
 import type { ByHand } from '../../workers/trials/messages.ts';
 import { useThread } from '../../workers/trials/threads.ts';
 
 const words: Readonly<Record<Hand, string>> = {
-  keys: 'by keys',
-  composing: 'IME composition',
-  suggestion: 'keyboard suggestions',
-  dictation: 'dictated',
-  autofill: 'browser autofill',
-  program: 'set by code',
+  keys: texts.byKeys,
+  composing: texts.imeComposition,
+  suggestion: texts.keyboardSuggestions,
+  dictation: texts.dictated,
+  autofill: texts.browserAutofill,
+  program: texts.setByCode,
 };
 
 /** Why a result that differs from that of keys may be right. */
 function why(hand: Hand, { keys, other }: Otherwise): string {
-  if (hand === 'autofill' || hand === 'program')
-    return 'Autofill replaces the whole value at once, so it is parsed as one value.';
-  if (other.leftOut || keys.rejected || other.rejected)
-    return 'Inserted at once: characters that do not fit are ignored; typed singly they would be rejected.';
-  return 'Inserted at once: the text is parsed as a whole, while keys are processed one by one.';
+  if (hand === 'autofill' || hand === 'program') return texts.autofillReplacesTheWholeValue;
+  if (other.leftOut || keys.rejected || other.rejected) return texts.insertedAtOnceWord;
+  return texts.insertedAtOnce;
 }
 
 /** A trial with other kinds of input: the same result, or where it first differs and what each shows. */
@@ -47,8 +46,8 @@ export function ByHands({
   const target = read.ok ? read.tape.target : undefined;
   if (!read.ok || !read.tape.steps.some((step) => step.do === 'type')) return null;
   return (
-    <section aria-label={`Other input methods: ${trial.name ?? trial.id}`}>
-      <h3 className="caption">Other input methods</h3>
+    <section aria-label={texts.otherInputMethodsWithName(trial.name ?? trial.id)}>
+      <h3 className="caption">{texts.otherInputMethods}</h3>
       {/* Its lines are there before what they say is known: nothing below moves. */}
       <ul className="by-hands" aria-busy={hands === undefined}>
         {(['composing', 'suggestion', 'dictation', 'autofill', 'program'] as const).map((hand) => {
@@ -69,13 +68,16 @@ export function ByHands({
                   words[hand]
                 )}{' '}
                 <span className="text-faint">
-                  {other ? `different result at line ${other.line}` : found ? 'the same' : '…'}
+                  {other ? texts.differentResultAtLine(other.line) : found ? texts.theSame : '…'}
                 </span>
                 {other && (
                   <p className="caption">
-                    <span className="value">{other.source}</span>:{' '}
-                    <span className="value">{shown(other.other)}</span>, with keys:{' '}
-                    <span className="value">{shown(other.keys)}</span>. {why(hand, other)}
+                    <span className="value">{other.source}</span>
+                    {texts.withKeys(
+                      <span className="value">{shown(other.other)}</span>,
+                      <span className="value">{shown(other.keys)}</span>,
+                      why(hand, other),
+                    )}
                   </p>
                 )}
               </div>
@@ -88,4 +90,4 @@ export function ByHands({
 }
 
 const shown = ({ display, raw, codes }: Otherwise['keys']): string =>
-  `“${display}” (raw “${raw}”${codes.length > 0 ? `, ${codes.join(' ')}` : ''})`;
+  texts.raw(display, raw, codes.length > 0 ? `, ${codes.join(' ')}` : '');

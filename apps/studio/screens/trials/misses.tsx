@@ -4,6 +4,7 @@ import type { Miss, Trial } from '@arbeit/engine/tape';
 import { targetOf } from '../../model/trial-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Link } from '../../ui/link.tsx';
+import * as words from '../../words/trials/misses.ts';
 import type { Ran } from '../../workers/trials/messages.ts';
 
 /** Expected and actual texts as two rulers, one below the other; with a link to that row on the desk. */
@@ -19,24 +20,23 @@ export function Misses({
   const target = targetOf(trial);
   if (outcome.misses.length + outcome.faults.length === 0) return null;
   return (
-    <ul aria-label="Failed expectations" className="misses">
+    <ul aria-label={words.failedExpectations} className="misses">
       {outcome.faults.map(({ line, message }) => (
         <li key={`${line} ${message}`}>
-          <p className="text-brick">
-            Line {line}: {message}
-          </p>
+          <p className="text-brick">{words.lineWithLineMessage(line, message)}</p>
         </li>
       ))}
       {outcome.misses.map((miss) => (
         <li key={`${miss.line} ${miss.source}`}>
           <p>
-            <span className="caption">Line {miss.line}</span> <span className="value">{miss.source}</span>{' '}
+            <span className="caption">{words.lineWithLine(miss.line)}</span>{' '}
+            <span className="value">{miss.source}</span>{' '}
             {target && (
               <Link
                 href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
                 className="word-button text-sm"
               >
-                {target.type === 'field' ? 'Show on desk' : 'To this row on its form'}
+                {target.type === 'field' ? words.showOnDesk : words.toThisRow}
               </Link>
             )}
           </p>
@@ -69,8 +69,8 @@ function Rulers({ miss: { expected, found } }: { readonly miss: Miss }) {
   return (
     <table className="rulers">
       <tbody>
-        {row('expected', a, b)}
-        {row('actual', b, a)}
+        {row(words.expected, a, b)}
+        {row(words.actual, b, a)}
       </tbody>
     </table>
   );

@@ -9,13 +9,14 @@ import { nameOf } from '../../model/trial-keys.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Link } from '../../ui/link.tsx';
 import { Mark, type Shape } from '../../ui/mark.tsx';
+import * as texts from '../../words/trials/mutation-tests.ts';
 import type { MutationRun } from './use-trials.ts';
 
 const fates: Readonly<Record<MutantStatus['is'], string>> = {
-  caught: 'caught',
-  missed: 'not caught',
-  same: 'equivalent',
-  unknown: 'no difference found',
+  caught: texts.caught,
+  missed: texts.notCaught,
+  same: texts.equivalent,
+  unknown: texts.noDifferenceFound,
 };
 /** The order of the results: first what needs work. */
 const order = ['missed', 'unknown', 'same', 'caught'] as const;
@@ -45,21 +46,21 @@ export function MutationTests({
   const count = (one: MutantStatus['is']): number => proven.filter(({ status }) => status.is === one).length;
   const targets = [...new Map(proven.map(({ target }) => [`${target.type} ${target.id}`, target])).values()];
   const said = {
-    'not yet': 'Not run yet.',
-    'under way': `${tried} of ${of} mutations tested…`,
-    stopped: `Stopped after ${tried} of ${of} mutations.`,
-    done: `${of} mutations tested.`,
+    'not yet': texts.notRunYetSentence,
+    'under way': texts.ofMutationsTested(tried, of),
+    stopped: texts.stoppedAfterOfMutations(tried, of),
+    done: texts.mutationsTested(of),
     failed: problem,
   }[is];
   return (
-    <section aria-label="Mutation tests">
+    <section aria-label={texts.mutationTests}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Mutation tests</h2>
+        <h2 className="font-semibold">{texts.mutationTests}</h2>
         <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
           {said}
         </span>
         <progress
-          aria-label="Mutations tested so far"
+          aria-label={texts.mutationsTestedSoFar}
           max={of || 1}
           value={tried}
           hidden={is !== 'under way'}
@@ -67,12 +68,12 @@ export function MutationTests({
         <div className="ml-auto flex flex-wrap gap-x-4">
           {fresh.length > 0 && (
             <button type="button" className="word-button" onClick={() => take(fresh)}>
-              Add {fresh.length === 1 ? 'the suggested trial' : `all ${fresh.length} suggested trials`}
+              {texts.addAllSuggestedTrials(fresh.length)}
             </button>
           )}
           {is === 'under way' ? (
             <button type="button" className="word-button" onClick={breaking.stop}>
-              Stop
+              {texts.stop}
             </button>
           ) : (
             <button
@@ -81,29 +82,23 @@ export function MutationTests({
               disabled={set.document.fields.length === 0}
               onClick={breaking.begin}
             >
-              {is === 'not yet' ? 'Run mutation tests' : 'Run again'}
+              {is === 'not yet' ? texts.runMutationTests : texts.runAgain}
             </button>
           )}
         </div>
       </div>
       {is === 'not yet' ? (
-        <p className="py-3 text-faint">
-          Changes one thing at a time (drops a rule, shifts a limit by one, widens a cell) and checks whether
-          a trial fails. For each change that no trial catches, it suggests a trial that would. Your set is
-          not modified.
-        </p>
+        <p className="py-3 text-faint">{texts.changesOneThing}</p>
       ) : (
         <>
-          <ul className="fates" aria-label="Results">
+          <ul className="fates" aria-label={texts.results}>
             {order.map((one) => (
               <li key={one}>
                 <FateMark is={one} /> {count(one)} {fates[one]}
               </li>
             ))}
           </ul>
-          {hasChanged && is !== 'under way' && (
-            <p className="caption">The set has changed since this run. Run again to update.</p>
-          )}
+          {hasChanged && is !== 'under way' && <p className="caption">{texts.theSetHasChangedSince}</p>}
           <ol>
             {targets.map((target) => (
               <Target
@@ -167,7 +162,7 @@ function Target({
           className="fold"
           aria-expanded={isOpen}
           aria-controls={id}
-          aria-label={`${isOpen ? 'Close' : 'Open'} mutations of ${name}`}
+          aria-label={texts.mutationsOf(isOpen, name)}
           onClick={() => setOpen(!isOpen)}
         >
           {isOpen ? '▾' : '▸'}
@@ -181,7 +176,7 @@ function Target({
           ))}
         </span>
         <span className={missed ? 'text-brick' : 'text-faint'}>
-          {missed ? `${missed} of ${proven.length} not caught` : `all ${proven.length} caught`}
+          {missed ? texts.ofNotCaught(missed, proven.length) : texts.allCaught(proven.length)}
         </span>
       </div>
       <ul id={id} hidden={!isOpen}>
@@ -213,20 +208,19 @@ function Way({
       <div>
         <p className="first-letter:uppercase">{words}</p>
         <p className="caption">
-          {status.is === 'caught' && `Caught by “${status.by}”.`}
-          {status.is === 'same' && 'Equivalent (compiles to identical output).'}
-          {status.is === 'unknown' &&
-            `No difference was found in ${status.tries.toLocaleString('en-GB')} tapes.`}
+          {status.is === 'caught' && texts.caughtBy(status.by)}
+          {status.is === 'same' && texts.equivalentCompilesToIdenticalOutput}
+          {status.is === 'unknown' && texts.noDifferenceWasFound(status.tries.toLocaleString('en-GB'))}
           {status.is === 'missed' &&
             !status.isNew &&
-            `Also caught by the suggested trial “${status.trial.name ?? status.trial.id}”.`}
-          {isTaken && status.is === 'missed' && status.isNew && 'Added.'}
+            texts.alsoCaughtByTheSuggested(status.trial.name ?? status.trial.id)}
+          {isTaken && status.is === 'missed' && status.isNew && texts.added}
         </p>
         {status.is === 'missed' && status.isNew && !isTaken && (
           <>
             <pre className="value">{status.trial.tape.trim()}</pre>
             <button type="button" className="word-button" onClick={() => onTake([status.trial])}>
-              Add this trial
+              {texts.addThisTrial}
             </button>
           </>
         )}

@@ -6,13 +6,14 @@ import type { Verdict } from '@arbeit/engine/rules';
 import { memo } from 'react';
 import '../../ui/table.css';
 import { Scrolled } from '../../ui/scrolled.tsx';
+import * as texts from '../../words/trials/reached.ts';
 
 const moments: readonly (readonly [Situation, string])[] = [
   ['focused', 'in use'],
   ['left', 'left'],
   ['submitted', 'sent'],
   ['whole', 'whole'],
-  ['refused', 'something not taken'],
+  ['refused', texts.somethingNotTaken],
 ];
 const verdicts: readonly Verdict[] = ['pass', 'open', 'fail'];
 
@@ -24,7 +25,7 @@ function Seen({ is, children }: { readonly is: boolean; readonly children: strin
   return (
     <span className="seen" data-seen={is || undefined}>
       {children}
-      <span className="sr-only">{is ? ' covered' : ' not covered'}</span>
+      <span className="sr-only">{is ? texts.covered : texts.notCovered}</span>
     </span>
   );
 }
@@ -45,7 +46,7 @@ function Specimen({ places }: { readonly places: Reach['places'] }) {
         </span>
       ))}
       <span className="sr-only">
-        {never === 0 ? 'every position was filled' : `${never} of its positions never filled`}
+        {never === 0 ? texts.everyPositionWasFilled : texts.ofItsPositionsNeverFilled(never)}
       </span>
     </span>
   );
@@ -64,25 +65,25 @@ export const Reached = memo(function Reached({
   const nowhere = reach.filter(({ trials }) => trials === 0).length;
   if (document.fields.length === 0) return null;
   return (
-    <section aria-label="Coverage">
+    <section aria-label={texts.coverage}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Coverage</h2>
+        <h2 className="font-semibold">{texts.coverage}</h2>
         <span role="status" className="text-faint">
           {reach.length === 0
-            ? 'Measuring…'
+            ? texts.measuring
             : nowhere
-              ? `${nowhere} ${nowhere === 1 ? 'field has' : 'fields have'} no trial. Struck-out items are not covered.`
-              : 'Struck-out items are not covered.'}
+              ? texts.fieldsHaveNoTrial(nowhere)
+              : texts.struckOutItems}
         </span>
       </div>
-      <Scrolled label="Coverage by field">
+      <Scrolled label={texts.coverageByField}>
         <table className="table reached">
           <thead>
             <tr>
-              <th scope="col">Field</th>
-              <th scope="col">Text</th> <th scope="col">States</th>
-              <th scope="col">Rules and verdicts</th>
-              <th scope="col">Options</th>
+              <th scope="col">{texts.field}</th>
+              <th scope="col">{texts.text}</th> <th scope="col">{texts.states}</th>
+              <th scope="col">{texts.rulesAndVerdicts}</th>
+              <th scope="col">{texts.options}</th>
             </tr>
           </thead>
           <tbody>
@@ -111,7 +112,7 @@ export const Reached = memo(function Reached({
                               {verdict}
                             </Seen>
                           ))}
-                          <Seen is={isShown}>message</Seen>
+                          <Seen is={isShown}>{texts.message}</Seen>
                         </p>
                       ))}
                     </td>

@@ -2,8 +2,9 @@ import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { actionSpellings, headSpellings, subjectSpellings } from '@arbeit/engine/tape';
 import { StreamLanguage } from '@codemirror/language';
 import type { Offer } from '../../field/custom-code/code-editor.tsx';
+import * as texts from '../../words/trials/tape-language.ts';
 
-const lines = [...actionSpellings, { word: 'expect', says: 'The current state.' }, ...headSpellings];
+const lines = [...actionSpellings, { word: 'expect', says: texts.theCurrentState }, ...headSpellings];
 const actions = new Map(lines.map(({ word, says }) => [word.split(' ')[0]!, says]));
 const subjects = new Map(subjectSpellings.map(({ word, says }) => [word, says]));
 
@@ -38,6 +39,6 @@ export function offersFor({ fields, forms = [] }: SetDocument, text: string): re
     ...words(actions),
     ...words(subjects),
     ...own.map((field) => ({ label: field.id, detail: field.label })),
-    ...rules.map((rule) => ({ label: rule.id, detail: 'a rule' })),
+    ...rules.map((rule) => ({ label: rule.id, detail: texts.aRule })),
   ].filter((one, i, all) => all.findIndex(({ label }) => label === one.label) === i);
 }

@@ -5,6 +5,7 @@ import { holds, type Trial } from '@arbeit/engine/tape';
 import { useEffect, useRef, useState } from 'react';
 import { addTrials } from '../../model/trial-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
+import * as words from '../../words/trials/trial-list.ts';
 import { TrialRow } from './trial-row.tsx';
 import type { Running } from './use-trials.ts';
 
@@ -19,7 +20,7 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
     const [form] = (set.document.forms ?? []).filter((one) => fieldIdsOf(one).length > 0);
     const [field] = set.document.fields;
     const about = field ? `field ${field.id}` : form ? `form ${form.id}` : '';
-    const fresh = { id: 'trial', name: 'A new trial', tape: `${about}\nfocus\nleave\nexpect codes none\n` };
+    const fresh = { id: 'trial', name: words.aNewTrial, tape: `${about}\nfocus\nleave\nexpect codes none\n` };
     const added = addTrials(set.document, [fresh]);
     set.edit(() => added.set);
     setOpen(added.ids[0] ?? null);
@@ -33,25 +34,25 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
   const said = problem
     ? problem
     : trials.length === 0
-      ? 'No trials yet.'
+      ? words.noTrialsYet
       : ran.length < trials.length
         ? isRunning
-          ? `${ran.length} of ${trials.length} run…`
-          : `Stopped after ${ran.length} of ${trials.length}.`
+          ? words.ofRun(ran.length, trials.length)
+          : words.stoppedAfter(ran.length, trials.length)
         : missing === 0
-          ? `${trials.length === 1 ? 'Passed' : `All ${trials.length} passed`} in ${Math.ceil(spent)} ms.`
-          : `${trials.length - missing} of ${trials.length} passed, ${missing} failed.`;
+          ? words.allPassedInMs(trials.length, Math.ceil(spent))
+          : words.ofPassedFailed(trials.length - missing, trials.length, missing);
   return (
-    <section aria-label="Trials">
+    <section aria-label={words.trials}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Trials</h2>
+        <h2 className="font-semibold">{words.trials}</h2>
         <span role="status" className={problem || missing ? 'text-brick' : 'text-faint'}>
           {said}
         </span>
         <div className="ml-auto flex gap-x-4">
           {isRunning ? (
             <button type="button" className="word-button" onClick={running.stop}>
-              Stop
+              {words.stop}
             </button>
           ) : (
             <button
@@ -60,7 +61,7 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
               disabled={trials.length === 0}
               onClick={running.again}
             >
-              Run again
+              {words.runAgain}
             </button>
           )}
           <button
@@ -69,16 +70,11 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
             disabled={set.document.fields.length === 0}
             onClick={add}
           >
-            New trial
+            {words.newTrial}
           </button>
         </div>
       </div>
-      {trials.length === 0 && (
-        <p className="py-3 text-faint">
-          A trial is a recorded tape with expectations: a test for a field. Record one on the desk of a field,
-          write one here, or generate them with the mutation tests below.
-        </p>
-      )}
+      {trials.length === 0 && <p className="py-3 text-faint">{words.aTrialIsARecorded}</p>}
       <ol>
         {trials.map((trial, i) => (
           <TrialRow

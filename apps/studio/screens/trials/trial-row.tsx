@@ -9,6 +9,7 @@ import { deferred } from '../../ui/later.tsx';
 import { Link } from '../../ui/link.tsx';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
+import * as words from '../../words/trials/trial-row.ts';
 import type { Ran } from '../../workers/trials/messages.ts';
 import { ByHands } from './by-hands.tsx';
 import { Misses } from './misses.tsx';
@@ -50,7 +51,7 @@ export const TrialRow = memo(function TrialRow({
           className="fold"
           aria-expanded={isOpen}
           aria-controls={id}
-          aria-label={`${isOpen ? 'Close' : 'Open'} ${name}`}
+          aria-label={words.closeOpen(isOpen, name)}
           onClick={() => onOpen(!isOpen)}
         >
           {isOpen ? '▾' : '▸'}
@@ -61,7 +62,7 @@ export const TrialRow = memo(function TrialRow({
           <VerdictIcon verdict="open" bare />
         )}
         <WordInPlace
-          label={`Name of the trial ${trial.id}`}
+          label={words.nameOfTheTrial(trial.id)}
           value={trial.name ?? ''}
           missing={trial.id}
           onChange={(text) =>
@@ -78,11 +79,11 @@ export const TrialRow = memo(function TrialRow({
         <span className={`trial-said ${outcome && !isGood ? 'text-brick' : 'text-faint'}`}>
           {outcome
             ? isGood
-              ? `${outcome.expected} of ${outcome.expected} ${outcome.expected === 1 ? 'expectation' : 'expectations'} met`
+              ? words.ofExpectationsMet(outcome.expected)
               : outcome.faults.length > 0
-                ? 'The tape could not be played'
-                : `${outcome.misses.length} of ${outcome.expected} ${outcome.expected === 1 ? 'expectation' : 'expectations'} failed`
-            : 'not run yet'}
+                ? words.theTapeCould
+                : words.ofExpectationsFailed(outcome.misses.length, outcome.expected)
+            : words.notRunYet}
         </span>
       </div>
       <div id={id} hidden={!isOpen} className="trial-open">
@@ -117,9 +118,9 @@ function Opened({
   return (
     <>
       <WordInPlace
-        label={`Description of the trial ${trial.id}`}
+        label={words.descriptionOfTheTrial(trial.id)}
         value={trial.why ?? ''}
-        missing="Add a description"
+        missing={words.addADescription}
         className="text-faint"
         onChange={(text) =>
           onEdit(
@@ -139,18 +140,18 @@ function Opened({
       <div className="flex flex-wrap gap-x-4">
         <button type="button" className="word-button" disabled={at === 0} onClick={() => move(at - 1)}>
           {' '}
-          Move up{' '}
+          {words.moveUp}{' '}
         </button>
         <button type="button" className="word-button" disabled={at === last} onClick={() => move(at + 1)}>
           {' '}
-          Move down{' '}
+          {words.moveDown}{' '}
         </button>
         {target && (
           <Link
             href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
             className="word-button"
           >
-            {target.type === 'field' ? 'Play on desk' : 'Play on form'}
+            {target.type === 'field' ? words.playOnDesk : words.playOnForm}
           </Link>
         )}
         <button
@@ -158,7 +159,7 @@ function Opened({
           className="word-button ml-auto"
           onClick={() => set.edit((d) => removeTrial(d, trial.id))}
         >
-          Delete trial
+          {words.deleteTrial}
         </button>
       </div>
     </>

@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { CodeEditor, type Mistake } from '../../field/custom-code/code-editor.tsx';
 import { keepText, keptText } from '../../model/draft.ts';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
+import * as words from '../../words/trials/trial-tape.ts';
 import { offersFor, tapeLanguage } from './tape-language.ts';
 
 /** The faults of a text as the tape of a trial, each with its place. */
@@ -17,7 +18,7 @@ function mistakesIn(text: string): readonly Mistake[] {
     : [
         {
           line: text.split('\n').length,
-          message: 'This trial has no expectations. Add a line such as “expect codes none”.',
+          message: words.thisTrialHasNoExpectations,
         },
       ];
 }
@@ -50,7 +51,7 @@ export function TrialTape({
   return (
     <div>
       <CodeEditor
-        label={`Tape of ${trial.name ?? trial.id}`}
+        label={words.tapeOf(trial.name ?? trial.id)}
         code={text}
         language={tapeLanguage}
         offers={offers}
@@ -61,17 +62,14 @@ export function TrialTape({
           if (isSound && written !== trial.tape) onChange(written);
         }}
       />
-      <div role="status" aria-label="What is wrong with the tape" className="min-h-5 text-sm text-brick">
+      <div role="status" aria-label={words.whatIsWrong} className="min-h-5 text-sm text-brick">
         {mistakes.slice(0, 3).map(({ line, column, message }) => (
-          <p key={`${line} ${message}`}>
-            Line {line}
-            {column === undefined ? '' : `, column ${column}`}: {message}
-          </p>
+          <p key={`${line} ${message}`}>{words.lineWithColumn(line, column, message)}</p>
         ))}
       </div>
       {mistakes.length > 0 && (
         <button type="button" className="word-button" onClick={() => take(null)}>
-          Revert to the last valid tape
+          {words.revertToTheLastValid}
         </button>
       )}
     </div>

@@ -14,6 +14,7 @@ import { TrialList } from './trial-list.tsx';
 import { useAudit } from './use-audit.ts';
 import { useMutationRun, useReach, useRunning } from './use-trials.ts';
 import './trials.css';
+import * as words from '../../words/trials/trials-sheet.ts';
 
 /** All trials of a set, run as they change; the mutants they would not catch; and what they cover. */
 export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
@@ -25,11 +26,11 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
   const reach = useReach(set.document, running.today);
   return (
     <>
-      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Trials' }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: words.trials }]}>
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">
-        <h1 className="sr-only">Trials of {set.document.title}</h1>
+        <h1 className="sr-only">{words.trialsOf(set.document.title)}</h1>
         <TrialList set={set} running={running} />
         <MutationTests set={set} breaking={breaking} />
         <AuditSection set={set} auditing={auditing} />

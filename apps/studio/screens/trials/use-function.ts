@@ -3,6 +3,7 @@
 import type { EquivalentConfig } from '@arbeit/engine/proof';
 import { useRef } from 'react';
 import { useKept } from '../../model/kept.ts';
+import * as words from '../../words/trials/use-function.ts';
 import type { Wired } from '../../workers/trials/messages.ts';
 import { useThread } from '../../workers/trials/threads.ts';
 
@@ -46,7 +47,7 @@ export function useFunction(setId: string): {
       stop();
       setTried({
         is: 'failed',
-        why: 'Stopped: the function ran too long. Check for unbounded loops.',
+        why: words.stoppedLong,
       });
     }, patience);
   };

@@ -9,6 +9,7 @@ import { todayIn } from '../../model/clock.ts';
 import { useKept } from '../../model/kept.ts';
 import { keepResults } from '../../model/last-results.ts';
 import { keyOf } from '../../model/trial-keys.ts';
+import * as words from '../../words/trials/use-trials.ts';
 import type { Ran } from '../../workers/trials/messages.ts';
 import { useThread } from '../../workers/trials/threads.ts';
 
@@ -111,7 +112,7 @@ export interface MutationRun {
 const stopped = (state: Omit<MutationRun, 'begin' | 'stop'>): Omit<MutationRun, 'begin' | 'stop'> =>
   state.is === 'under way' ? { ...state, is: 'stopped' } : state;
 
-const nothing = { proven: [], tried: 0, of: 0, is: 'not yet', problem: '', about: undefined } as const;
+const nothing = { proven: [], tried: 0, of: 0, is: words.notYet, problem: '', about: undefined } as const;
 
 /**
  * Runs the mutation tests of a set in a worker, on request. Results stay when it is stopped or the page is

@@ -1,11 +1,12 @@
 import { notFound } from 'next/navigation';
 import { HandOffSheet } from '../../../../screens/handoff/hand-off-sheet.tsx';
 import { isStoreError } from '../../../../store/store-error.ts';
+import * as words from '../../../../words/app/sets-hand-off-page.ts';
 import { StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
-export const metadata = { title: 'Hand-off' };
+export const metadata = { title: words.handOff };
 
 interface Props {
   readonly params: Promise<{ readonly set: string }>;

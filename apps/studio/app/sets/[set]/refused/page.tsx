@@ -5,11 +5,12 @@ import { type RefusedVersion, RefusedVersions } from '../../../../screens/set/re
 import { findRefused, listRefused } from '../../../../store/refusing.ts';
 import { droppedOf } from '../../../../store/revisions.ts';
 import { isStoreError } from '../../../../store/store-error.ts';
+import * as words from '../../../../words/app/sets-refused-page.ts';
 import { readFromStore, StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
-export const metadata: Metadata = { title: 'Conflicting saves' };
+export const metadata: Metadata = { title: words.conflictingSaves };
 
 interface Props {
   readonly params: Promise<{ readonly set: string }>;

@@ -2,11 +2,12 @@ import { notFound } from 'next/navigation';
 import { RevisionsSheet } from '../../../../screens/revisions/revisions-sheet.tsx';
 import { droppedOf, listRevisions } from '../../../../store/revisions.ts';
 import { isStoreError } from '../../../../store/store-error.ts';
+import * as words from '../../../../words/app/sets-revisions-page.ts';
 import { readFromStore, StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
-export const metadata = { title: 'Revisions' };
+export const metadata = { title: words.revisions };
 
 interface Props {
   readonly params: Promise<{ readonly set: string }>;

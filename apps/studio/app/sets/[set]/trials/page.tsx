@@ -1,11 +1,12 @@
 import { notFound } from 'next/navigation';
 import { TrialsSheet } from '../../../../screens/trials/trials-sheet.tsx';
 import { isStoreError } from '../../../../store/store-error.ts';
+import * as words from '../../../../words/app/sets-trials-page.ts';
 import { StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
-export const metadata = { title: 'Trials' };
+export const metadata = { title: words.trials };
 
 interface Props {
   readonly params: Promise<{ readonly set: string }>;

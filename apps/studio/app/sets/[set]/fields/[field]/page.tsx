@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import '../../../../../screens/desk.css';
 import { DeskFor } from '../../../../../screens/desk/desks.tsx';
 import { isStoreError } from '../../../../../store/store-error.ts';
+import * as words from '../../../../../words/app/sets-fields-page.ts';
 import { StoreErrorMessage } from '../../../../read-from-store.tsx';
 import { readSet } from '../../../read-set.ts';
 
@@ -22,7 +23,7 @@ async function load({ params }: Props) {
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
   const found = await load(props);
-  return { title: found && 'field' in found ? found.field.label : 'Not found' };
+  return { title: found && 'field' in found ? found.field.label : words.notFound };
 }
 
 export default async function DeskPage(props: Props) {

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { formOf } from '../../../../../model/form-edits.ts';
 import { FormSheet } from '../../../../../screens/form/form-sheet.tsx';
 import { isStoreError } from '../../../../../store/store-error.ts';
+import * as words from '../../../../../words/app/sets-forms-page.ts';
 import { StoreErrorMessage } from '../../../../read-from-store.tsx';
 import { readSet } from '../../../read-set.ts';
 
@@ -22,7 +23,7 @@ async function load({ params }: Props) {
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
   const found = await load(props);
-  return { title: found && 'form' in found ? (found.form.title ?? found.form.id) : 'Not found' };
+  return { title: found && 'form' in found ? (found.form.title ?? found.form.id) : words.notFound };
 }
 
 export default async function FormPage(props: Props) {

@@ -1,0 +1,3 @@
+// Texts of `app/glossary/page.tsx`.
+
+export { glossary } from '../later.ts';

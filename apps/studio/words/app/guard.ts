@@ -1,0 +1,5 @@
+// Texts of `app/guard.ts`.
+export const crossOriginRequestsAreNot = 'Cross-origin requests are not allowed.';
+export const theAddressIsTooLong = 'The address is too long.';
+export const onlyGetAndHeadAre = 'Only GET and HEAD are allowed here.';
+export const invalidUrl = 'Invalid URL: malformed percent-encoding or a NUL character.';

@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/fields/[field]/page.tsx`.
+
+export { notFound } from './shared.ts';

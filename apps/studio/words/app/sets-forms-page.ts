@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/forms/[form]/page.tsx`.
+
+export { notFound } from './shared.ts';

@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/hand-off/page.tsx`.
+
+export { handOff } from '../shared.ts';

@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/refused/page.tsx`.
+
+export { conflictingSaves } from '../shared.ts';

@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/revisions/page.tsx`.
+
+export { revisions } from '../shared.ts';

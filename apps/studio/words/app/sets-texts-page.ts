@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/texts/page.tsx`.
+
+export { texts } from '../later.ts';

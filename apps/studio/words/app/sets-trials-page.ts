@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/trials/page.tsx`.
+
+export { trials } from '../shared.ts';

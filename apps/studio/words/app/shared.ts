@@ -1,0 +1,3 @@
+// Texts that several files use.
+
+export const notFound = 'Not found';

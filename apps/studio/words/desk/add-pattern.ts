@@ -1,0 +1,3 @@
+// Texts of `screens/desk/add-pattern.tsx`.
+
+export const addAnotherPattern = 'Add another pattern';

@@ -1,0 +1,4 @@
+// Texts of `screens/desk/appearance-section.tsx`.
+
+export const appearanceWhenExported = 'Appearance (when exported)';
+export const theAppearance = 'the appearance';

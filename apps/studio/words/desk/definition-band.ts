@@ -1,0 +1,3 @@
+// Texts of `screens/desk/definition-band.tsx`.
+
+export const editWithInWords = (inWords: string) => `Edit: ${inWords}`;

@@ -1,0 +1,3 @@
+// Texts of `screens/desk/expected.tsx`.
+
+export const expectAtThisRow = 'Expect at this row:';

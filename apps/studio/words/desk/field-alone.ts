@@ -1,0 +1,3 @@
+// Texts of `screens/desk/field-alone.tsx`.
+
+export { received, reset, submit } from '../later.ts';

@@ -1,0 +1,3 @@
+// Texts of `screens/desk/once-done.tsx`.
+
+export const clickAPartAbove = 'Click a part above to edit it.';

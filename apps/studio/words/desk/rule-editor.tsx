@@ -1,0 +1,23 @@
+// Texts of `screens/desk/rule-editor.tsx`.
+
+import type { ReactNode } from 'react';
+
+export { deleteRule } from '../later.ts';
+
+export const minimumAndMaximumShare = 'Minimum and maximum share one message.';
+export const splitIntoTwoRules = 'Split into two rules';
+export const theMessage = 'the message';
+export const leaveEmptyToUse = (part: ReactNode) => (
+  <>
+    Leave empty to use the default message. Available placeholders: {part}. They are formatted like the field.
+  </>
+);
+export const errorCode = 'Error code';
+export const useOnlyLettersDigits = 'Use only letters, digits, “-” and “_”.';
+export const showMessage = 'Show message';
+export const severity = 'Severity';
+export const error = 'error';
+export const warningInText = 'warning';
+export const ifTheValueFails = 'If the value fails';
+export const keepIt = 'keep it';
+export const clearTheField = 'clear the field';

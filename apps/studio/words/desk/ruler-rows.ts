@@ -1,0 +1,3 @@
+// Texts of `screens/desk/ruler-rows.tsx`.
+
+export { empty } from './shared.ts';

@@ -1,0 +1,3 @@
+// Texts of `screens/desk/shared-value.tsx`.
+
+export const linkedDisplay = 'Linked display:';

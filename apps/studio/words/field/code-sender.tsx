@@ -1,0 +1,9 @@
+// Texts of `field/code-sender.tsx`.
+
+import type { ReactNode } from 'react';
+
+export const thatCodeIsNotCorrect = 'That code is not correct. Please check it and try again.';
+export const simulatedMessage = (part: ReactNode) => (
+  <>Simulated message: “Ridge Huts: {part} confirms your change.”</>
+);
+export const theCodeIsRight = 'The code is right; a program would go on now.';

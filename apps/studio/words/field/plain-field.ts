@@ -1,0 +1,3 @@
+// Texts of `field/plain-field.tsx`.
+
+export { noLabel } from '../shared.ts';

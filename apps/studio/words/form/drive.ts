@@ -1,0 +1,3 @@
+// Texts of `screens/form/drive.ts`.
+
+export { requestFailedHttp } from '../later.ts';

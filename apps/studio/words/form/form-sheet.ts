@@ -1,0 +1,14 @@
+// Texts of `screens/form/form-sheet.tsx`.
+
+export { editLayout } from '../later.ts';
+export { backToTheShelf, desktop, openInItsOwnPage, phone } from '../shared.ts';
+
+export const thisForm = 'This form';
+export const openTheFormAlone = 'Open the form alone';
+export const deleteForm = 'Delete form';
+export const thisFormIsNotValid = (why: string) =>
+  `This form is not valid: ${why} Undo to return to the last valid version; the saved version is unchanged.`;
+export const titleOfTheForm = 'Title of the form';
+export const fillWithSamples = 'Fill with samples';
+export const liveForm = 'Live form';
+export const sameAsApp = 'Same as app';

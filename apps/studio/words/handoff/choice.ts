@@ -1,0 +1,7 @@
+// Texts of `screens/handoff/choice.ts`.
+
+export { customElements, plainJavascript, react, svelte, vue } from './shared.ts';
+
+export const serverCheck = 'Server check';
+export const htmlOnlyNoJavascript = 'HTML only (no JavaScript)';
+export const trialsAsTests = 'Trials as tests';

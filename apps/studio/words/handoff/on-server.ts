@@ -1,0 +1,3 @@
+// Texts of `screens/handoff/on-server.ts`.
+
+export { selectAtLeastOneField } from './shared.ts';

@@ -1,0 +1,13 @@
+// Texts of `screens/handoff/snippets.tsx`.
+
+export { livePreview } from '../later.ts';
+export { tryAgain } from '../shared.ts';
+export { customElements, plainJavascript, react, svelte, vue } from './shared.ts';
+
+export const server = 'Server';
+export const howItIsUsed = 'How it is used';
+export const framework = 'Framework';
+export const noPreview = 'No preview: server code returns the same findings the page would show.';
+export const previewFailed = 'Preview failed: unexpected response from the server.';
+export const building = 'Building…';
+export const atWork = (title: string) => `${title}, at work`;

@@ -1,0 +1,3 @@
+// Texts of `screens/handoff/use-made.ts`.
+
+export { noResponseFromTheServerTry, selectAtLeastOneField } from './shared.ts';

@@ -1,0 +1,3 @@
+// Texts of `screens/handoff/weight-words.ts`.
+
+export const kB = (toFixed: string) => `${toFixed} kB`;

@@ -1,0 +1,3 @@
+// Texts of `model/edited.ts`.
+
+export { arbeitCouldNotBeReached } from './shared.ts';

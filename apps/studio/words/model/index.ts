@@ -1,0 +1,22 @@
+// Every text of these files, for tests; the studio imports single files, so that a page loads only its own.
+
+export * from './assumed.ts';
+export * from './changed-words.ts';
+export * from './condition-words.ts';
+export * from './differences.ts';
+export * from './edited.ts';
+export * from './field-edits.ts';
+export * from './form-edits.ts';
+export * from './import-document.ts';
+export * from './key-words.ts';
+export * from './kind-change.ts';
+export * from './limit-words.ts';
+export * from './new-parts.ts';
+export * from './offers.ts';
+export * from './other-sets.ts';
+export * from './place-words.ts';
+export * from './rule-words.ts';
+export * from './saver.ts';
+export * from './send-save.ts';
+export * from './shape-of.ts';
+export * from './shared.ts';

@@ -1,0 +1,3 @@
+// Texts of `model/offers.ts`.
+
+export const choice = (n: number) => `Choice ${n}`;

@@ -1,0 +1,3 @@
+// Texts of `model/rule-words.ts`.
+
+export { onBlur, onSubmit, whileTyping } from '../shared.ts';

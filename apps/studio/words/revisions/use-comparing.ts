@@ -1,0 +1,3 @@
+// Texts of `screens/revisions/use-comparing.ts`.
+
+export const theComparisonStoppedUnexpectedly = 'The comparison stopped unexpectedly. Run it again.';

@@ -1,0 +1,8 @@
+// Every text of these files, for tests; the studio imports single files, so that a page loads only its own.
+
+export * from './choice-dialog.ts';
+export * from './field-dialogs.ts';
+export * from './field-menu.ts';
+export * from './masthead.ts';
+export * from './refused-versions.ts';
+export * from './save-line.ts';

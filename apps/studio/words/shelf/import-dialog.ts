@@ -1,0 +1,24 @@
+// Texts of `screens/shelf/import-dialog.tsx`.
+
+export { fieldCount } from '../shared.ts';
+
+import { plural } from '../plural.ts';
+
+export const arbeitDocument = 'Arbeit document';
+export const htmlForm = 'HTML form';
+export const jsonSchema = 'JSON Schema';
+export const csvOrTsv = 'CSV or TSV';
+export const importTitle = 'Import';
+export const fileArbeitJsonHtmlJson = 'File (.arbeit.json, HTML, JSON Schema, CSV or TSV)';
+export const orPasteItsContents = '…or paste its contents';
+export const format = 'Format';
+export const isValid = (title: string, words: string) => `“${title}” is valid: ${words}.`;
+export const importAsANewSet = 'Import as a new set';
+export const errors = (faults: number) =>
+  `${plural(faults, '1 error', `${faults} errors`)}. Fix the text above, or import only the valid fields.`;
+export const lineColumnWithLineColumn = (line: number, column: number, path: string) =>
+  `line ${line}, column ${column} · ${path}`;
+export const andMore = (faults: number) => `And ${faults} more.`;
+export const validFields = (fields: string) => `Valid fields: ${fields}.`;
+export const noFieldCouldBeRead = 'No field could be read.';
+export const importLabelWithWords = (words: string) => `Import ${words}`;

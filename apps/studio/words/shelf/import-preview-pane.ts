@@ -1,0 +1,22 @@
+// Texts of `screens/shelf/import-preview-pane.tsx`.
+
+import { plural } from '../plural.ts';
+
+export { kind } from '../later.ts';
+export { field, rules } from '../shared.ts';
+
+export const columnNames = 'Column names are in';
+export const theFirstRow = 'the first row';
+export const theFirstColumn = 'the first column';
+export const numberAndDateFormat = 'Number and date format';
+export const sample = 'Sample';
+export const everythingWasImported = 'Everything was imported.';
+export const notImportedOrChanged = (lost: number) => `Not imported, or changed (${lost}):`;
+export const lineColumn = (line: number, column: number) => `line ${line}, column ${column}`;
+export const detectedKind = 'Detected kind';
+export const examples = 'Examples';
+export const followedByIs = (name: string) => `${name} is`;
+export const imported = 'Imported';
+export const someOf = (examples: string, left: number) =>
+  left > 0 ? `${examples} · and ${left} more` : examples;
+export const importFields = (count: number) => plural(count, 'Import 1 field', `Import ${count} fields`);

@@ -1,0 +1,11 @@
+// Texts of `screens/shelf/set-section.tsx`.
+
+export { fieldCount, newField, restore } from '../shared.ts';
+
+export const fieldsOf = (title: string) => `Fields of ${title}`;
+export const setTitle = 'Set title';
+export const noMatchingFields = 'No matching fields.';
+export const noFieldsYet =
+  'No fields yet. Use “New field” to start from example values, a field kind or a demo field.';
+export const showOfMore = (min: number, count: number) => `Show ${min} of ${count} more`;
+export const wasDeleted = (name: string) => `“${name}” was deleted.`;

@@ -1,0 +1,2 @@
+// Texts of `screens/texts/text-cell.tsx`.
+export const missingText = 'missing';

@@ -1,0 +1,3 @@
+// Texts of `screens/trials/use-trials.ts`.
+
+export const notYet = 'not yet';

@@ -1,0 +1,3 @@
+// Texts of `ui/dialog.tsx`.
+
+export { close, esc } from '../shared.ts';

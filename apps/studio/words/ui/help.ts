@@ -1,0 +1,3 @@
+// Texts of `ui/help.tsx`.
+
+export const helpWithAbout = (about: string) => `Help: ${about}`;

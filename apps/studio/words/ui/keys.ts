@@ -1,0 +1,3 @@
+// Texts of `ui/keys.ts`.
+
+export { esc } from '../shared.ts';

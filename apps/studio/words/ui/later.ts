@@ -1,0 +1,3 @@
+// Texts of `ui/later.tsx`.
+
+export { couldNotLoadThisPart } from '../shared.ts';

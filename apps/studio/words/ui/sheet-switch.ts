@@ -1,0 +1,6 @@
+// Texts of `ui/sheet-switch.tsx`.
+
+export { appearance } from './shared.ts';
+
+export const darkTheme = 'Dark theme';
+export const lightTheme = 'Light theme';
