@@ -1,4 +1,5 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { lineOf } from './hands.ts';
 
@@ -132,7 +133,7 @@ test('in a form: raw is submitted, reset goes back, Enter submits, the first err
   await line.press('Enter');
   await expect(page.locator('output')).toHaveText('5550123456');
   await line.press('Control+A');
-  await page.keyboard.press('Delete');
+  await page.keyboard.press(words.shared.deleteLabel);
   expect(
     await line.evaluate((input: HTMLInputElement) => [
       input.validity.valid,
@@ -143,7 +144,7 @@ test('in a form: raw is submitted, reset goes back, Enter submits, the first err
   await page.keyboard.press('Enter');
   await expect(page.getByText('Please fill in this field.')).toBeVisible();
   await expect(page.locator('output')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Reset' }).click();
+  await page.getByRole('button', { name: words.later.reset }).click();
   await expect(line).toHaveValue('(555) 012-3456');
   await expect(page.getByText('Please fill in this field.')).toHaveCount(0);
 });
@@ -195,7 +196,7 @@ test('label, hint and message belong to the input', async ({ page, request }) =>
     hint: 'With area code',
     rules: [{ id: 'r', check: { type: 'required' } }],
   });
-  const line = page.getByLabel('Field');
+  const line = page.getByLabel(words.shared.field);
   await expect(line).toHaveAccessibleDescription('With area code');
   await page.locator('label').click();
   await expect(line).toBeFocused();

@@ -1,13 +1,14 @@
 import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 
-const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Import' });
+const dialogOf = (page: Page) => page.getByRole('dialog', { name: words.shelf.importTitle });
 async function bring(page: Page, text: string) {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Import…' }).click();
+  await page.getByRole('button', { name: words.shared.importLabel }).click();
   const dialog = dialogOf(page);
-  await dialog.getByLabel('…or paste its contents').fill(text);
+  await dialog.getByLabel(words.shelf.orPasteItsContents).fill(text);
   return dialog;
 }
 
@@ -21,7 +22,7 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
     page,
     '<form aria-label="Hut desk"><script>alert(1)</script><img src="/evil.png" onerror="alert(2)"><label>Pass <input name="pass" pattern="[A-Z]{2}-\\d{4}" required></label><label>Loose <input name="loose" pattern="\\d+"></label><label>Old <input name="old"></label><label>Hut <select name="hut"><option>Two Tarns<option>Windgap</select></label><input type="file" name="scan"></form>',
   );
-  await expect(dialog.getByRole('radio', { name: 'HTML form' })).toBeChecked();
+  await expect(dialog.getByRole('radio', { name: words.shelf.htmlForm })).toBeChecked();
   await expect(dialog.getByRole('row', { name: /Pass pattern <2 latin upper>-<4 digit>/ })).toBeVisible();
   await expect(dialog.getByText(/“scan”, type file: No matching field kind; skipped\./)).toBeVisible();
   await expect(dialog.getByText(/“loose”.*Unlimited repetition/)).toBeVisible();
@@ -43,13 +44,13 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
     page,
     'Guest\tMobile\tPass no\nA. Guest\t07700 900123\tAB-1234\nB. Guest\t07700 900124\tCD-5678',
   );
-  await expect(dialog.getByRole('radio', { name: 'CSV or TSV' })).toBeChecked();
+  await expect(dialog.getByRole('radio', { name: words.shelf.csvOrTsv })).toBeChecked();
   await expect(dialog.getByLabel('Mobile is')).toHaveValue('0');
   await expect(dialog.getByLabel('Mobile is').locator('option').first()).toHaveText('phone number');
   await dialog.getByLabel('Pass no is').selectOption({ label: 'text' });
-  await dialog.getByRole('radio', { name: 'the first column' }).check();
+  await dialog.getByRole('radio', { name: words.shelf.theFirstColumn }).check();
   await expect(dialog.getByLabel('A. Guest is')).toBeVisible();
-  await dialog.getByRole('radio', { name: 'the first row' }).check();
+  await dialog.getByRole('radio', { name: words.shelf.theFirstRow }).check();
   await expectNoViolations(page, '[role="dialog"]');
   const posted = page.waitForRequest(
     (request) => request.method() === 'POST' && request.url().endsWith('/api/sets'),
@@ -73,7 +74,7 @@ test('the cells of a table are read as they are written, or as somebody says; lo
     page,
     'Kennung;Menge;IBAN\n08001;1.000;DE89 3704 0044 0532 0130 00\n01067;25,5;DE02 1203 0000 0000 2020 51',
   );
-  const locale = dialog.getByLabel('Number and date format');
+  const locale = dialog.getByLabel(words.shelf.numberAndDateFormat);
   await expect(locale).toHaveValue('de-DE');
   await expect(dialog.getByLabel('IBAN is').locator('option').first()).toHaveText(/with check digits$/);
   // On one line: a name is not broken.
@@ -100,14 +101,14 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   const last = (await made.text()).trim().split('\n').at(-1)!;
   const files = new Map((JSON.parse(last) as { made: { files: [string, string][] } }).made.files);
   const dialog = await bring(page, files.get('records/change.schema.json')!);
-  await expect(dialog.getByRole('radio', { name: 'JSON Schema' })).toBeChecked();
-  await expect(dialog.getByText('Everything was imported.')).toBeVisible();
+  await expect(dialog.getByRole('radio', { name: words.shelf.jsonSchema })).toBeChecked();
+  await expect(dialog.getByText(words.shelf.everythingWasImported)).toBeVisible();
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
   await dialog.getByRole('button', { name: 'Import 4 fields' }).click();
   const { document } = (await posted).postDataJSON() as { document: object };
   expect(`${JSON.stringify(document, null, 2)}\n`).toBe(files.get('ridge-huts.arbeit.json'));
 
   const again = await bring(page, '{"type": "object", ');
-  await again.getByRole('radio', { name: 'JSON Schema' }).check();
+  await again.getByRole('radio', { name: words.shelf.jsonSchema }).check();
   await expect(again.getByText(/This is not JSON/)).toBeVisible();
 });

@@ -1,12 +1,13 @@
 import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { documentOf, newSet } from './sets.ts';
 
 const day = { id: 'day', kind: 'date', label: 'Day', placeholder: '14/02/2027', entry: {} };
-const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
-const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
-const editor = (page: Page) => page.getByRole('textbox', { name: 'Code of the check' });
+const live = (page: Page) => page.getByRole('region', { name: words.desk.liveField });
+const rules = (page: Page) => page.getByRole('region', { name: words.shared.rules });
+const editor = (page: Page) => page.getByRole('textbox', { name: words.customCode.codeOfTheCheck });
 
 async function write(page: Page, code: string): Promise<void> {
   await editor(page).focus();
@@ -22,7 +23,7 @@ test('own code: written, tried while it is written, told with its line when it b
   const answer = await page.goto(`/sets/${id}/fields/day`);
   // The page itself may compile nothing; the thread that runs the code may.
   expect(answer!.headers()['content-security-policy']).not.toContain('wasm');
-  await page.getByRole('button', { name: 'Add rule' }).click();
+  await page.getByRole('button', { name: words.shared.addRule }).click();
   await page.getByRole('menuitem', { name: 'Custom check (JavaScript)' }).click();
   await expect(editor(page)).toBeVisible();
   await write(
@@ -30,7 +31,7 @@ test('own code: written, tried while it is written, told with its line when it b
     `const full = ['2027-02-14'];\nexport default ({ value }) =>\n  full.includes(value) ? { code: 'full', data: { day: value } } : { facts: { left: 3 } };`,
   );
   await expect(rules(page).getByText('"code":"full"')).toBeVisible();
-  await rules(page).getByLabel('Message', { exact: true }).fill('The hut is full on {day}.');
+  await rules(page).getByLabel(words.field.message, { exact: true }).fill('The hut is full on {day}.');
   const line = live(page).getByRole('textbox', { name: 'Day' });
   await line.fill('14022027');
   await line.press('Tab');
@@ -58,7 +59,7 @@ test('own code: written, tried while it is written, told with its line when it b
     await write(page, code);
     await expect(rules(page)).toContainText(told);
     // The page answers meanwhile.
-    await page.getByRole('button', { name: 'Undo', exact: true }).hover();
+    await page.getByRole('button', { name: words.set.undo, exact: true }).hover();
   }
   await write(page, 'export default () => {\n  nobody();\n};');
   await expect(rules(page).locator('.cm-lintRange-error')).toBeVisible();
@@ -154,7 +155,7 @@ test('the catalogue: another language, what is missing, edited in place, out and
     forms: [form],
   });
   await page.goto(`/sets/${id}/texts`);
-  await page.getByLabel('Add language').selectOption('de-DE');
+  await page.getByLabel(words.later.addLanguage).selectOption('de-DE');
   await expect(page.getByText('5 missing translations')).toBeVisible();
   await page.getByLabel('Day, label, de-DE').fill('Tag');
   await page.getByLabel('Day, rule soon, de-DE').fill('Ab {min}.');
@@ -163,11 +164,11 @@ test('the catalogue: another language, what is missing, edited in place, out and
   await expect
     .poll(async () => (await documentOf(request, id)).texts)
     .toEqual({ 'de-DE': { 'fields/day/label': 'Tag', 'fields/day/rules/soon': 'Ab {min}.' } });
-  await page.getByText('Missing', { exact: true }).click();
+  await page.getByText(words.texts.missing, { exact: true }).click();
   await expect(page.getByLabel('Day, label, de-DE')).toHaveCount(0);
   await expectNoViolations(page);
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Download CSV' }).click();
+  await page.getByRole('button', { name: words.later.downloadCsv }).click();
   const path = await (await download).path();
   const { readFile } = await import('node:fs/promises');
   const csv = await readFile(path, 'utf8');
@@ -176,14 +177,14 @@ test('the catalogue: another language, what is missing, edited in place, out and
     csv.replace('fields/day/hint,As on a letter.,', 'fields/day/hint,As on a letter.,Wie auf einem Brief.') +
     'fields/gone/label,x,Weg\r\n';
   await page
-    .getByLabel('Import file…')
+    .getByLabel(words.texts.importFile)
     .setInputFiles({ name: 'texts.csv', mimeType: 'text/csv', buffer: Buffer.from(more) });
   await expect(page.getByText('1 text imported.')).toBeVisible();
   await expect(page.getByText(/unknown key “fields\/gone\/label”/)).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).texts['de-DE']['fields/day/hint'])
     .toBe('Wie auf einem Brief.');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect
     .poll(async () => (await documentOf(request, id)).texts['de-DE']['fields/day/hint'])
     .toBeUndefined();

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { documentOf, newSet } from './sets.ts';
@@ -43,7 +44,7 @@ test('typed, mended in the middle, undone: the function lays out, all else is as
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect(locker(page)).toHaveValue('123-456');
-  await page.getByRole('button', { name: 'Submit' }).click();
+  await page.getByRole('button', { name: words.later.submit }).click();
   await expect(page.getByText('Received locker: 123456')).toBeVisible();
 });
 
@@ -55,16 +56,9 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
   await page.goto(`/sets/${id}/fields/locker`);
   await page.locator('[data-part="shape"]').first().click();
   const strip = page.getByRole('region', { name: /^Edit:/ });
-  await expect(strip.getByRole('list', { name: 'Display, key by key' }).getByRole('listitem')).toHaveText([
-    '4',
-    '48',
-    '481',
-    '481-5',
-    '481-51',
-    '481-516',
-    '481-516-2',
-    '481-516-23',
-  ]);
+  await expect(
+    strip.getByRole('list', { name: words.customCode.displayKeyByKey }).getByRole('listitem'),
+  ).toHaveText(['4', '48', '481', '481-5', '481-51', '481-516', '481-516-2', '481-516-23']);
   await expect(strip.getByText(/^No problems found in [\d,]+ random events/)).toBeVisible();
   await expectNoViolations(page);
   const code = strip.getByRole('textbox', { name: 'Code of the shape' });
@@ -73,17 +67,19 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
     strip.getByText('shape() left out “5”. Return all typed characters. The text is shown unformatted.'),
   ).toBeVisible();
   await expect(strip.getByText('Problem found: 1 law is broken.')).toBeVisible();
-  await expect(strip.getByRole('list', { name: 'Laws that are broken' })).toContainText('left out');
+  await expect(strip.getByRole('list', { name: words.customCode.lawsThatAreBroken })).toContainText(
+    'left out',
+  );
   await expectNoViolations(page);
   await code.fill('export function shape(content) {\n  return nobody(content);\n}');
   await expect(strip.getByText("Line 2: ReferenceError: 'nobody' is not defined")).toBeVisible();
   await code.fill('function other() {}');
   await expect(strip.getByText(/^Not saved: Expected “export function shape/)).toBeVisible();
   await code.fill("export function shape(content) {\n  return content.replace(/(..)(?=.)/g, '$1/');\n}");
-  await expect(page.getByLabel('Specimen')).toContainText('48');
+  await expect(page.getByLabel(words.desk.specimen)).toContainText('48');
   await locker(page).pressSequentially('12345');
   await expect(locker(page)).toHaveValue('12/34/5');
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(words.set.saved, { exact: true })).toBeVisible();
   await page.reload();
   await locker(page).pressSequentially('1234');
   await expect(locker(page)).toHaveValue('12/34');
@@ -119,8 +115,8 @@ test('what waited for the function stands in the tape as it came, and a trial ke
   await page.keyboard.press('Control+v');
   await expect(locker(page)).toHaveValue('123-456-78');
   // Kept at once, its expectations are what came of it, not what stood there while the function was asked.
-  await page.getByRole('button', { name: 'Save as trial' }).click();
-  await page.getByRole('link', { name: 'Give it a name and a reason' }).click();
+  await page.getByRole('button', { name: words.desk.saveAsTrial }).click();
+  await page.getByRole('link', { name: words.desk.giveItAName }).click();
   await page.waitForURL('**/trials#*');
   await expect(page.getByText(/^Passed in \d+ ms\.$/)).toBeVisible();
   const { trials } = await documentOf(request, id);
@@ -180,9 +176,9 @@ test('on the trials screen the audit tells what a shape may not do', async ({ pa
     'let calls = 0;\nexport function shape(content) {\n  calls = (calls + 1) % 3;\n  return content + "-".repeat(calls);\n}';
   const id = await newSet(request, { fields: [field(counting)] });
   await page.goto(`/sets/${id}/trials`);
-  const audit = page.getByRole('region', { name: 'Law check' });
-  await audit.getByLabel('for').selectOption('10,000 events per field');
-  await audit.getByRole('button', { name: 'Run', exact: true }).click();
+  const audit = page.getByRole('region', { name: words.later.lawCheck });
+  await audit.getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
+  await audit.getByRole('button', { name: words.later.run, exact: true }).click();
   await expect(audit.getByRole('status')).toHaveText(/broken/);
   await expect(audit.getByRole('list', { name: 'Broken laws in Locker' })).toContainText(
     'as before with the same content',

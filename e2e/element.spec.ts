@@ -4,6 +4,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { nativeField } from '@arbeit/handoff/emit';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { build } from 'esbuild';
+import * as words from '../apps/studio/words/index.ts';
 import { expectNoViolations } from './axe.ts';
 
 /** The elements on pages of their own: to a page and its forms they are what native controls are. */
@@ -258,7 +259,7 @@ test('a look: a label inside moves away and swallows no click; signs, an icon, a
   await mail.blur();
   expect((await boxOf(label)).height).toBeLessThan(before.height);
 
-  const weight = page.getByLabel('Weight');
+  const weight = page.getByLabel(words.handoff.weight);
   const host = page.locator('[field="weight"]');
   await expect(host).toHaveAttribute('data-label', 'beside');
   await expect(page.getByText('kg')).toBeVisible();
@@ -267,7 +268,7 @@ test('a look: a label inside moves away and swallows no click; signs, an icon, a
     (await boxOf(weight)).left,
   );
   expect((await boxOf(weight)).width).toBeLessThan(120);
-  await expect(weight).toHaveAccessibleName('Weight');
+  await expect(weight).toHaveAccessibleName(words.handoff.weight);
   await expectNoViolations(page);
 });
 

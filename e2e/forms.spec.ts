@@ -1,4 +1,5 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 
@@ -16,10 +17,10 @@ const documentOf = async (request: APIRequestContext, id: string) =>
  * A number reserved for fiction, of this run of this test alone: the sender waits between two codes for one.
  */
 const freshNumber = (): string => `07700 900${String(Math.floor(Math.random() * 1000)).padStart(3, '0')}`;
-const live = (page: Page) => page.getByRole('region', { name: 'Live form' });
+const live = (page: Page) => page.getByRole('region', { name: words.form.liveForm });
 const fieldIn = (page: Page, id: string) => page.locator(`[data-field="${id}"]`);
 const manner = (page: Page, label: string, choice: string) =>
-  page.getByRole('region', { name: 'Simulated services' }).getByLabel(label).selectOption(choice);
+  page.getByRole('region', { name: words.later.simulatedServices }).getByLabel(label).selectOption(choice);
 
 /** Types over what a field holds, as a hand does: into it, all of it selected, a key each. */
 async function retype(page: Page, label: string, text: string): Promise<void> {
@@ -34,9 +35,9 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
-  await page.getByRole('button', { name: 'Edit layout' }).press('Enter');
-  const arrangement = page.getByRole('region', { name: 'Arrangement' });
-  await arrangement.getByRole('button', { name: 'Add a field' }).press('Enter');
+  await page.getByRole('button', { name: words.later.editLayout }).press('Enter');
+  const arrangement = page.getByRole('region', { name: words.form.arrangement });
+  await arrangement.getByRole('button', { name: words.form.addAField }).press('Enter');
   // An open menu takes the focus to its first entry; what is pressed before goes there.
   await expect(page.getByRole('menuitem').first()).toBeFocused();
   await page.getByRole('menuitem', { name: /^Party size/ }).press('Enter');
@@ -50,7 +51,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
     .toEqual([['mobile'], ['arrival', 'party', 'departure'], ['change-code']]);
   await arrangement.getByRole('button', { name: 'Two columns in The new days' }).press('Enter');
   await arrangement.getByLabel('Title of section 1').fill('Who you are');
-  await arrangement.getByRole('button', { name: 'Add a section' }).press('Enter');
+  await arrangement.getByRole('button', { name: words.form.addASection }).press('Enter');
   await expect
     .poll(async () =>
       (await sections()).map((s: { title: string; columns?: number }) => [s.title, s.columns]),
@@ -65,7 +66,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
   await expect
     .poll(async () => (await documentOf(request, id)).forms[1].rules.map((r: { id: string }) => r.id))
     .toEqual(['right']);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(live(page).getByLabel('Departure')).toBeVisible();
   await page.reload();
   await expect(live(page).getByText('Who you are')).toBeVisible();
@@ -74,7 +75,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
 test('dragged: a field goes into another section', async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
-  await page.getByRole('button', { name: 'Edit layout' }).click();
+  await page.getByRole('button', { name: words.later.editLayout }).click();
   const handle = (name: RegExp) => page.getByRole('button', { name });
   await handle(/^Reorder Arrival/).hover();
   const from = (await handle(/^Reorder Arrival/).boundingBox())!;
@@ -96,7 +97,7 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
-  const rules = page.getByRole('region', { name: 'Cross-field rules' });
+  const rules = page.getByRole('region', { name: words.later.crossFieldRules });
   const departure = live(page).getByLabel('Departure');
   await live(page).getByLabel('Arrival').fill('16022027');
   await departure.fill('14022027');
@@ -105,17 +106,17 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await expect(rules.getByRole('button', { name: /fail Departure after Arrival/ })).toBeVisible();
   expect(await live(page).locator('svg.overflow-visible path').count()).toBe(2);
   await rules.getByRole('button', { name: /Departure after Arrival/ }).click();
-  await rules.getByLabel('Message', { exact: true }).fill('First you arrive, then you leave.');
+  await rules.getByLabel(words.field.message, { exact: true }).fill('First you arrive, then you leave.');
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive, then you leave.');
   await retype(page, 'Arrival', '13022027');
   await expect(fieldIn(page, 'departure')).not.toContainText('First you arrive');
-  await rules.getByLabel('Must be').selectOption('at-least-days');
-  await rules.getByLabel('Days').fill('3');
+  await rules.getByLabel(words.form.mustBe).selectOption('at-least-days');
+  await rules.getByLabel(words.form.days).fill('3');
   await departure.focus();
   await page.keyboard.press('Tab');
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive');
-  await rules.getByRole('button', { name: 'Delete rule' }).click();
-  await rules.getByRole('button', { name: 'Add rule' }).click();
+  await rules.getByRole('button', { name: words.later.deleteRule }).click();
+  await rules.getByRole('button', { name: words.shared.addRule }).click();
   await expect(rules.getByRole('listitem')).toHaveCount(2);
   await expect(departure).toHaveValue('Sunday, 14 February 2027');
 });
@@ -126,40 +127,40 @@ test('a field is made to hang on another, never in a circle, and goes out of the
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
-  const conditions = page.getByRole('region', { name: 'Conditions' });
+  const conditions = page.getByRole('region', { name: words.form.conditions });
   await expect(conditions).toContainText(
     '“The dog’s name” is shown when “Are you bringing a dog?” is Yes, a dog',
   );
-  await conditions.getByRole('button', { name: 'New condition' }).click();
-  await conditions.getByLabel('Show field').selectOption('dog');
-  await conditions.getByLabel('when', { exact: true }).selectOption('dog-name');
-  await conditions.getByRole('button', { name: 'Add condition' }).click();
+  await conditions.getByRole('button', { name: words.later.newCondition }).click();
+  await conditions.getByLabel(words.form.showField).selectOption('dog');
+  await conditions.getByLabel(words.form.when, { exact: true }).selectOption('dog-name');
+  await conditions.getByRole('button', { name: words.form.addCondition }).click();
   await expect(conditions.getByRole('alert')).toContainText('Circular condition: dog');
-  await conditions.getByLabel('Show field').selectOption('deposit');
-  await conditions.getByLabel('when', { exact: true }).selectOption('hut');
+  await conditions.getByLabel(words.form.showField).selectOption('deposit');
+  await conditions.getByLabel(words.form.when, { exact: true }).selectOption('hut');
   await conditions.getByLabel('is', { exact: true }).selectOption('=two-tarns');
-  await conditions.getByRole('button', { name: 'Add condition' }).click();
+  await conditions.getByRole('button', { name: words.form.addCondition }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await live(page).getByLabel('Hut', { exact: true }).selectOption('two-tarns');
   await expect(live(page).getByLabel('Deposit')).toBeVisible();
-  await page.getByRole('button', { name: 'Edit layout' }).click();
+  await page.getByRole('button', { name: words.later.editLayout }).click();
   await page.getByRole('button', { name: 'Remove Hut from the form' }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(live(page).getByLabel('Hut', { exact: true })).toBeVisible();
 });
 
 test('the board says what would be seen when, and why the others are quiet', async ({ page }) => {
   await page.goto('/sets/ridge-huts/forms/booking');
-  const board = page.getByRole('region', { name: 'Message timing' });
+  const board = page.getByRole('region', { name: words.later.messageTiming });
   const row = board.getByRole('row', { name: /^Guest’s mobile number/ });
   await expect(row).toContainText('Enter a phone number.');
   await live(page).getByLabel('Deposit').fill('600');
   await expect(board.getByRole('row', { name: /^Deposit/ }).getByText('Enter £500.00 or less.')).toHaveCount(
     3,
   );
-  await board.getByRole('button', { name: 'Show why other rules are silent' }).click();
+  await board.getByRole('button', { name: words.form.showWhyOtherRules }).click();
   await expect(row.getByText('needed: shown on blur').first()).toBeVisible();
 });
 
@@ -167,7 +168,7 @@ test('submitted with something wrong it goes there; right, it is sent once, and 
   page,
 }) => {
   await page.goto('/sets/ridge-huts/forms/booking');
-  await live(page).getByRole('button', { name: 'Submit' }).click();
+  await live(page).getByRole('button', { name: words.later.submit }).click();
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeFocused();
   await expect(live(page).getByText(/5 fields need attention/)).toBeVisible();
   await live(page)
@@ -175,20 +176,20 @@ test('submitted with something wrong it goes there; right, it is sent once, and 
     .getByRole('button', { name: 'Hut', exact: true })
     .click();
   await expect(live(page).getByLabel('Hut', { exact: true })).toBeFocused();
-  await page.getByRole('button', { name: 'Fill with samples' }).click();
+  await page.getByRole('button', { name: words.form.fillWithSamples }).click();
   const requests: string[] = [];
   page.on('request', (one) => one.url().endsWith('/records') && requests.push(one.postData() ?? ''));
-  await live(page).getByRole('button', { name: 'Submit' }).dblclick();
-  await expect(live(page).getByText('Submitted.')).toBeVisible();
+  await live(page).getByRole('button', { name: words.later.submit }).dblclick();
+  await expect(live(page).getByText(words.form.submitted)).toBeVisible();
   expect(requests).toHaveLength(1);
-  const record = page.getByRole('region', { name: 'Record', exact: true });
+  const record = page.getByRole('region', { name: words.form.record, exact: true });
   const row = record.getByRole('row', { name: /^Deposit/ });
   await expect(row).toContainText('500');
   await expect(row).toContainText('500.00');
   await expect(record.getByRole('row', { name: /^Hut pass/ })).toContainText('grants: a bunk at half price');
-  await record.getByText('As JSON').click();
+  await record.getByText(words.form.asJson).click();
   await expect(record.locator('pre')).toContainText('"arrival": "2027-02-14"');
-  await record.getByText('As FormData').click();
+  await record.getByText(words.form.asFormdata).click();
   await expect(record.getByText('AB-1234/FF')).toBeVisible();
 });
 
@@ -232,7 +233,7 @@ test('the registry: asked on leaving, once; slow, silent, asked again; nothing j
   await expect(fieldIn(page, 'hut-pass')).toContainText('We could not check this just now.');
   expect(await place()).toEqual(before);
   await manner(page, 'Fail', 'never');
-  await fieldIn(page, 'hut-pass').getByRole('button', { name: 'Retry' }).click();
+  await fieldIn(page, 'hut-pass').getByRole('button', { name: words.ui.retry }).click();
   await expect(fieldIn(page, 'hut-pass')).toContainText('grants: a bunk at half price');
   expect(await place()).toEqual(before);
 });
@@ -244,11 +245,11 @@ test('change of booking: from the telephone number to the confirmed change, by k
   await page.getByLabel('Guest’s mobile number').fill(freshNumber());
   await page.getByLabel('Arrival').fill('14022027');
   await page.getByLabel('Departure').fill('16022027');
-  const request = page.getByRole('button', { name: 'Send me a code' });
+  const request = page.getByRole('button', { name: words.form.sendMeACode });
   await request.press('Enter');
-  await expect(page.getByText('Code sent.')).toBeVisible();
+  await expect(page.getByText(words.form.codeSent)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Another code in \d+ s$/ })).toBeVisible();
-  const telephone = page.getByRole('region', { name: 'Simulated phone' });
+  const telephone = page.getByRole('region', { name: words.form.simulatedPhone });
   const text = await telephone.getByText(/confirms the change/).textContent();
   expect(text).toMatch(/\n\n@localhost #\d{6}$/);
   const code = /#(\d{6})/.exec(text!)![1]!;
@@ -259,7 +260,7 @@ test('change of booking: from the telephone number to the confirmed change, by k
   await expect(line).toHaveValue('');
   await expect(line).toBeFocused();
   await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'no');
-  await telephone.getByRole('button', { name: 'Insert code' }).press('Enter');
+  await telephone.getByRole('button', { name: words.form.insertCode }).press('Enter');
   await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'sent');
   await expect(page.getByText('Received departure: 2027-02-16')).toBeVisible();
 });
@@ -271,13 +272,13 @@ test('what is filled in is not lost by leaving; reset and a form that is held ba
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   await page
-    .getByRole('region', { name: 'Submission' })
-    .getByLabel('Submit button')
+    .getByRole('region', { name: words.later.submission })
+    .getByLabel(words.form.submitButton)
     .selectOption('when-ready');
-  const submit = live(page).getByRole('button', { name: 'Submit' });
+  const submit = live(page).getByRole('button', { name: words.later.submit });
   await expect(submit).toBeDisabled();
-  await expect(live(page).getByText('Complete all fields to submit.')).toBeVisible();
-  await page.getByRole('button', { name: 'Fill with samples' }).click();
+  await expect(live(page).getByText(words.form.completeAllFieldsToSubmit)).toBeVisible();
+  await page.getByRole('button', { name: words.form.fillWithSamples }).click();
   await expect(submit).toBeEnabled();
   await expect.poll(async () => (await documentOf(request, id)).forms[0].submit).toBe('when-ready');
   const asked = page.waitForEvent('dialog');
@@ -286,7 +287,7 @@ test('what is filled in is not lost by leaving; reset and a form that is held ba
   expect(dialog.type()).toBe('beforeunload');
   await dialog.dismiss();
   await gone;
-  await live(page).getByRole('button', { name: 'Reset' }).click();
+  await live(page).getByRole('button', { name: words.later.reset }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveValue('');
   await expect(submit).toBeDisabled();
 });
@@ -308,10 +309,10 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
     .getByRole('button', { name: /^Actions for/ })
     .first()
     .click();
-  await page.getByRole('menuitem', { name: 'New form' }).click();
+  await page.getByRole('menuitem', { name: words.shared.newForm }).click();
   await page.waitForURL(`**/sets/${id}/forms/form`);
   await expect(live(page).getByRole('textbox').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Delete form' }).click();
+  await page.getByRole('button', { name: words.form.deleteForm }).click();
   await page.waitForURL('**/');
   await expect.poll(async () => (await documentOf(request, id)).forms.length).toBe(2);
 });
@@ -320,13 +321,13 @@ for (const sheet of ['light', 'dark'])
   test(`axe finds nothing on the form screen, ${sheet} sheet`, async ({ page }) => {
     await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
     await page.goto('/sets/ridge-huts/forms/booking');
-    await page.getByRole('button', { name: 'Edit layout' }).click();
-    await live(page).getByRole('button', { name: 'Submit' }).click();
+    await page.getByRole('button', { name: words.later.editLayout }).click();
+    await live(page).getByRole('button', { name: words.later.submit }).click();
     await page.getByRole('button', { name: 'Departure after Arrival' }).click();
     await expectNoViolations(page);
     if (sheet === 'dark') return;
-    await page.getByRole('button', { name: 'Fill with samples' }).click();
-    await live(page).getByRole('button', { name: 'Submit' }).click();
-    await expect(live(page).getByText('Submitted.')).toBeVisible();
+    await page.getByRole('button', { name: words.form.fillWithSamples }).click();
+    await live(page).getByRole('button', { name: words.later.submit }).click();
+    await expect(live(page).getByText(words.form.submitted)).toBeVisible();
     await expectNoViolations(page, '[aria-label="Record"]');
   });

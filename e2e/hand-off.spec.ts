@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
+import * as texts from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 
@@ -16,12 +17,18 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   await isMade(page);
   // A form's fields go with it, the others as they are chosen.
   await expect(page.getByLabel('Guest’s mobile number')).toBeDisabled();
-  await page.getByRole('group', { name: 'Forms' }).getByLabel('Booking', { exact: true }).uncheck();
-  await page.getByRole('group', { name: 'For', exact: true }).getByLabel('Vue').uncheck();
+  await page
+    .getByRole('group', { name: texts.handoff.forms })
+    .getByLabel('Booking', { exact: true })
+    .uncheck();
+  await page
+    .getByRole('group', { name: texts.handoff.forLabel, exact: true })
+    .getByLabel(texts.handoff.vue)
+    .uncheck();
   await isMade(page);
-  await page.getByRole('button', { name: 'Select none' }).click();
+  await page.getByRole('button', { name: texts.handoff.selectNone }).click();
   await isMade(page);
-  const files = page.getByRole('navigation', { name: 'Files of the hand-off' });
+  const files = page.getByRole('navigation', { name: texts.handoff.filesOfTheHandOff });
   await expect(files.getByRole('button', { name: 'change.schema.json' })).toBeVisible();
   await expect(files.getByRole('button', { name: 'booking.schema.json' })).toHaveCount(0);
   await expect(files.getByRole('button', { name: 'vue.js' })).toHaveCount(0);
@@ -33,7 +40,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('export type ChangeRecord = {');
 
   // A weight is the sum of what it is made of, as near as shares can be told.
-  await page.getByRole('radio', { name: 'The server' }).check();
+  await page.getByRole('radio', { name: texts.handoff.theServer }).check();
   const shares = await page.locator('.hand-off-inks .value').allTextContents();
   const told = (text: string) => (text.endsWith('kB') ? 1000 : 1) * Number.parseFloat(text);
   const whole = told(
@@ -47,7 +54,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Download .zip' }).click(),
+    page.getByRole('button', { name: texts.later.downloadZip }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('ridge-huts-hand-off.zip');
   const folder = mkdtempSync(join(tmpdir(), 'arbeit-zip-'));
@@ -69,14 +76,14 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
   await page.goto(path);
   const frame = page.frameLocator('iframe');
   for (const name of ['Custom elements', 'Plain JavaScript', 'React', 'Vue', 'Svelte']) {
-    await page.getByRole('radiogroup', { name: 'Framework' }).getByLabel(name).check();
+    await page.getByRole('radiogroup', { name: texts.handoff.framework }).getByLabel(name).check();
     const input = frame.getByLabel('Guest’s mobile number');
     await input.click();
     await page.keyboard.type('0770090');
     await expect(input, name).toHaveValue('07700 90');
     await page.keyboard.press('Backspace');
     await expect(input, name).toHaveValue('07700 9');
-    await expect(page.getByText('Live preview')).toBeVisible();
+    await expect(page.getByText(texts.later.livePreview)).toBeVisible();
     if (name === 'Plain JavaScript') continue;
     // What the desk shows beside a line stands beside it here, and is tied to it.
     await page.keyboard.press('Tab');
@@ -119,8 +126,8 @@ test('a snippet the server could not build is said so, and tried again', async (
   await expect(page.getByText('Preview failed: unexpected response from the server')).toBeVisible();
   await expect(page.locator('iframe')).toHaveCount(0);
   isBroken = false;
-  await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByText('Live preview')).toBeVisible();
+  await page.getByRole('button', { name: texts.shared.tryAgain }).click();
+  await expect(page.getByText(texts.later.livePreview)).toBeVisible();
   await expect(page.frameLocator('iframe').getByLabel('Guest’s mobile number')).toBeVisible();
 });
 
@@ -136,37 +143,42 @@ test('it can be stopped and made again; a server that is gone is told; nothing c
     await route.continue().catch(() => {});
   });
   await page.goto(path);
-  await expect(page.getByRole('progressbar', { name: 'Made so far' })).toBeVisible();
-  await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByText('Stopped.')).toBeVisible();
+  await expect(page.getByRole('progressbar', { name: texts.handoff.madeSoFar })).toBeVisible();
+  await page.getByRole('button', { name: texts.later.stop }).click();
+  await expect(page.getByText(texts.later.stopped)).toBeVisible();
   go();
-  await page.getByRole('button', { name: 'Rebuild' }).click();
+  await page.getByRole('button', { name: texts.handoff.rebuild }).click();
   await isMade(page);
   await page.unroute('**/api/sets/*/hand-off');
   await page.route('**/api/sets/*/hand-off', (route) => route.abort());
-  await page.getByRole('group', { name: 'Fields' }).getByLabel('Meals').uncheck();
-  await expect(page.getByText('No response from the server. Try again.')).toBeVisible();
+  await page.getByRole('group', { name: texts.handoff.fields }).getByLabel('Meals').uncheck();
+  await expect(page.getByText(texts.handoff.noResponseFromTheServerTry)).toBeVisible();
   // What was made before stays to be seen.
-  await expect(page.getByRole('navigation', { name: 'Files of the hand-off' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: texts.handoff.filesOfTheHandOff })).toBeVisible();
   for (const form of ['Booking', 'Change of booking'])
-    await page.getByRole('group', { name: 'Forms' }).getByLabel(form, { exact: true }).uncheck();
-  await page.getByRole('button', { name: 'Select all' }).click();
-  await page.getByRole('button', { name: 'Select none' }).click();
-  await expect(page.getByText('Select at least one field or form.')).toBeVisible();
+    await page.getByRole('group', { name: texts.handoff.forms }).getByLabel(form, { exact: true }).uncheck();
+  await page.getByRole('button', { name: texts.handoff.selectAll }).click();
+  await page.getByRole('button', { name: texts.handoff.selectNone }).click();
+  await expect(page.getByText(texts.handoff.selectAtLeastOneField)).toBeVisible();
 });
 
 test('from the desk to the hand-off and along it by key alone', async ({ page }) => {
   await page.goto('/sets/ridge-huts/fields/member');
   await page
-    .getByRole('navigation', { name: 'Set pages' })
-    .getByRole('link', { name: 'Hand-off' })
+    .getByRole('navigation', { name: texts.set.setPages })
+    .getByRole('link', { name: texts.shared.handOff })
     .press('Enter');
   await isMade(page);
-  await page.getByRole('group', { name: 'For', exact: true }).getByLabel('Svelte').focus();
+  await page
+    .getByRole('group', { name: texts.handoff.forLabel, exact: true })
+    .getByLabel(texts.handoff.svelte)
+    .focus();
   await page.keyboard.press('Space');
   await isMade(page);
-  await expect(page.getByRole('radiogroup', { name: 'Framework' }).getByLabel('Svelte')).toHaveCount(0);
-  await page.getByRole('radiogroup', { name: 'Framework' }).getByLabel('Element').focus();
+  await expect(
+    page.getByRole('radiogroup', { name: texts.handoff.framework }).getByLabel(texts.handoff.svelte),
+  ).toHaveCount(0);
+  await page.getByRole('radiogroup', { name: texts.handoff.framework }).getByLabel('Element').focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('region', { name: 'Plain JavaScript, with your own input' })).toContainText(
     "from './dom.js'",

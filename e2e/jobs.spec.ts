@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 
 /** What people come to the workbench to do, each seen done, by mouse and by keyboard. */
@@ -29,9 +30,9 @@ const documentOf = async (request: APIRequestContext, id: string) =>
 const fieldsOf = async (request: APIRequestContext, id: string): Promise<string[]> =>
   (await documentOf(request, id)).fields.map((field: { id: string }) => field.id);
 const onShelf = (page: Page, { id }: Made): Locator => page.locator(`[data-set="${id}"]`);
-const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
-const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
-const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+const live = (page: Page) => page.getByRole('region', { name: words.desk.liveField });
+const rules = (page: Page) => page.getByRole('region', { name: words.shared.rules });
+const saved = (page: Page) => expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
 /** Chooses from a menu; `where` is the set on the shelf, which other tests use as well, or the whole page. */
 async function choose(where: Page | Locator, menu: string, entry: string | RegExp): Promise<void> {
   const page = 'goto' in where ? where : where.page();
@@ -53,7 +54,7 @@ test('1: a pattern from examples, by mouse; several tell fixed from free, by key
 }) => {
   const made = await newSet(request);
   await page.goto('/');
-  await onShelf(page, made).getByRole('button', { name: 'New field' }).click();
+  await onShelf(page, made).getByRole('button', { name: words.shared.newField }).click();
   const examples = page.getByLabel(/^Example values/).first();
   await page.getByRole('textbox', { name: /^Example values/ }).fill('(555) 010-4477');
   await expect(page.getByRole('radio', { name: '(<3 digit>) <3 digit>-<4 digit>' })).toBeChecked();
@@ -68,11 +69,13 @@ test('1: a pattern from examples, by mouse; several tell fixed from free, by key
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(`**/sets/${made.id}/fields/field`);
   await expect(
-    page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }),
+    page
+      .getByRole('region', { name: words.shared.pattern })
+      .getByLabel(words.shared.pattern, { exact: true }),
   ).toHaveValue('RH-<4 digit>-<2 latin upper><digit>');
-  await live(page).getByLabel('New field').fill('');
-  await live(page).getByLabel('New field').pressSequentially('0042ab7');
-  await expect(live(page).getByLabel('New field')).toHaveValue('RH-0042-AB7');
+  await live(page).getByLabel(words.shared.newField).fill('');
+  await live(page).getByLabel(words.shared.newField).pressSequentially('0042ab7');
+  await expect(live(page).getByLabel(words.shared.newField)).toHaveValue('RH-0042-AB7');
 });
 
 test('2: a plate with a named class of one’s own: made, named, used, edited, taken away', async ({
@@ -89,17 +92,19 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await page.goto('/');
   await choose(page, `Actions for ${made.title}`, /^Character classes/);
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Add class' }).click();
-  await dialog.getByLabel('Name').fill('plate');
-  await dialog.getByLabel('Characters and ranges').fill('A-HJ-NP-Z');
+  await dialog.getByRole('button', { name: words.shelf.addClass }).click();
+  await dialog.getByLabel(words.shelf.name).fill('plate');
+  await dialog.getByLabel(words.later.charactersAndRanges).fill('A-HJ-NP-Z');
   await clean(page);
   await page.keyboard.press('Escape');
   await saved(page);
   await page.goto(`/sets/${made.id}/fields/plate`);
   await page.getByRole('button', { name: 'Edit 2 capital letters A to Z' }).focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel('Allowed characters').selectOption('class plate');
-  const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
+  await page.getByLabel(words.desk.allowedCharacters).selectOption('class plate');
+  const pattern = page
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true });
   await expect(pattern).toHaveValue('<2 plate upper>-<3 digit>');
   await live(page).getByLabel('Plate').pressSequentially('iab123');
   await expect(live(page).getByLabel('Plate')).toHaveValue('AB-123');
@@ -107,9 +112,9 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await page.goto('/');
   await choose(page, `Actions for ${made.title}`, /^Character classes/);
   await expect(dialog.getByText('Used by Plate')).toBeVisible();
-  await dialog.getByLabel('Name').fill('digit');
+  await dialog.getByLabel(words.shelf.name).fill('digit');
   await expect(dialog.getByText('is a reserved word of the pattern notation')).toBeVisible();
-  await dialog.getByLabel('Name').fill('letters');
+  await dialog.getByLabel(words.shelf.name).fill('letters');
   await dialog.getByRole('button', { name: 'Remove class letters' }).click();
   await page.keyboard.press('Escape');
   await expect
@@ -129,16 +134,16 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
   await page.getByRole('radio', { name: /^German \(Germany\)/ }).check();
   await clean(page);
   await page.keyboard.press('Escape');
-  await rules(page).getByRole('button', { name: 'Add rule' }).click();
-  await page.getByRole('menuitem', { name: 'Maximum' }).click();
-  await rules(page).getByLabel('Maximum', { exact: true }).fill('9.999,99');
-  await rules(page).getByLabel('Maximum', { exact: true }).blur();
+  await rules(page).getByRole('button', { name: words.shared.addRule }).click();
+  await page.getByRole('menuitem', { name: words.desk.maximum }).click();
+  await rules(page).getByLabel(words.desk.maximum, { exact: true }).fill('9.999,99');
+  await rules(page).getByLabel(words.desk.maximum, { exact: true }).blur();
   await expect(
     rules(page)
       .getByRole('button', { name: /at most 9\.999,99 €/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByLabel('Show message').selectOption('while typing');
+  await rules(page).getByLabel(words.desk.showMessage).selectOption('while typing');
   await live(page).getByLabel('Price').pressSequentially('10000');
   await expect(live(page).getByLabel('Price')).toHaveValue('10.000\u00a0€');
   await expect(live(page)).toContainText('9.999,99');
@@ -153,20 +158,20 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
     .getByRole('button', { name: /at least €1\.00, at most €5\.00/ })
     .last()
     .click();
-  await rules(page).getByRole('button', { name: 'Split into two rules' }).click();
+  await rules(page).getByRole('button', { name: words.desk.splitIntoTwoRules }).click();
   await expect(rules(page).getByRole('button', { name: /^(pass|open|fail) at most €5\.00/ })).toBeVisible();
 });
 
 test('4: at least sixteen years old, and after today: limits by words', async ({ page, request }) => {
   const made = await newSet(request, [day]);
   await page.goto(`/sets/${made.id}/fields/day`);
-  await rules(page).getByRole('button', { name: 'Add rule' }).focus();
+  await rules(page).getByRole('button', { name: words.shared.addRule }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'Required' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('menuitem', { name: 'Minimum' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: words.desk.minimum })).toBeFocused();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('menuitem', { name: 'Maximum' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: words.desk.maximum })).toBeFocused();
   await page.keyboard.press('Enter');
   await rules(page).getByLabel('Maximum: which day').selectOption('years before today');
   await rules(page).getByLabel('Maximum: how many years').fill('16');
@@ -175,8 +180,8 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
       .getByRole('button', { name: /on or before 16 years before today/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByRole('button', { name: 'Add rule' }).click();
-  await page.getByRole('menuitem', { name: 'Minimum' }).click();
+  await rules(page).getByRole('button', { name: words.shared.addRule }).click();
+  await page.getByRole('menuitem', { name: words.desk.minimum }).click();
   await rules(page).getByLabel('Minimum: which day').selectOption('days after today');
   await expect(
     rules(page)
@@ -184,13 +189,13 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
       .last(),
   ).toBeVisible();
   await rules(page).getByLabel('Minimum: which day').selectOption('a fixed date');
-  await rules(page).getByLabel('Minimum', { exact: true }).fill('01/03/2027');
+  await rules(page).getByLabel(words.desk.minimum, { exact: true }).fill('01/03/2027');
   await expect(
     rules(page)
       .getByRole('button', { name: /on or after 01\/03\/2027/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByLabel('Minimum', { exact: true }).fill('31/31/2027');
+  await rules(page).getByLabel(words.desk.minimum, { exact: true }).fill('31/31/2027');
   await expect(rules(page).getByText(/Use the field’s format/)).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, made.id)).fields[0].rules)
@@ -256,7 +261,7 @@ test('6: an IBAN with its check, a card number with Luhn', async ({ page, reques
     ['card', /Luhn/, '4111111111111111', '4111111111111112'],
   ] as const) {
     await page.goto(`/sets/${made.id}/fields/${id}`);
-    await rules(page).getByRole('button', { name: 'Add rule' }).click();
+    await rules(page).getByRole('button', { name: words.shared.addRule }).click();
     await page.getByRole('menuitem', { name: entry }).click();
     const line = live(page).locator(`input[name="${id}"]`);
     const note = rules(page).getByRole('button', { name: /has a valid check digit/ }).last();
@@ -298,7 +303,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await page.mouse.up();
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'sum', 'pin']);
 
-  await choose(section, 'Actions for Key-box PIN', 'Duplicate');
+  await choose(section, 'Actions for Key-box PIN', words.shared.duplicate);
   await expect(section.locator('[data-row="pin-2"] .shelf-name')).toBeFocused();
   await section
     .locator('[data-row="pin"]')
@@ -306,9 +311,9 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
     .click();
   await page.getByRole('menuitem', { name: /^Change id/ }).click();
   await page.getByLabel('Id', { exact: true }).fill('sum');
-  await expect(page.getByText('This id is already in use.')).toBeVisible();
+  await expect(page.getByText(words.model.thisIdIsAlready)).toBeVisible();
   await page.getByLabel('Id', { exact: true }).fill('box');
-  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.getByRole('button', { name: words.later.rename }).click();
   await expect
     .poll(async () => (await documentOf(request, made.id)).forms)
     .toEqual([{ id: 'stay', title: 'Stay', fields: ['box', 'day'] }]);
@@ -316,11 +321,11 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await choose(section, 'Actions for Price', /^Change kind/);
   await page.getByRole('radio', { name: /^percent/ }).check();
   await clean(page);
-  await page.getByRole('button', { name: 'Change kind' }).click();
+  await page.getByRole('button', { name: words.set.change }).click();
   await expect.poll(async () => (await documentOf(request, made.id)).fields[1].kind).toBe('percent');
 
   await choose(section, 'Actions for Price', /^Copy or move/);
-  await page.getByRole('radio', { name: 'Move' }).check();
+  await page.getByRole('radio', { name: words.set.move }).check();
   await page
     .getByRole('dialog')
     .getByRole('button', { name: new RegExp(other.title) })
@@ -329,7 +334,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'box', 'pin-2']);
 
   await choose(section, 'Actions for Day', /^Delete/);
-  await expect(section.getByRole('button', { name: 'Restore' })).toBeFocused();
+  await expect(section.getByRole('button', { name: words.shared.restore })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(section.locator('[data-row="day"] .shelf-name')).toBeFocused();
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'box', 'pin-2']);
@@ -339,7 +344,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   const large = await newSet(request, many);
   await page.goto('/');
   await page.locator('body').press('/');
-  await expect(page.getByRole('searchbox', { name: 'Find a field' })).toBeFocused();
+  await expect(page.getByRole('searchbox', { name: words.shared.findAField })).toBeFocused();
   await page.keyboard.type('hut 173');
   await expect(page.locator('.shelf-name')).toHaveText(['PIN of hut 173']);
   await page.keyboard.press('Enter');
@@ -355,21 +360,21 @@ test('7: on its desk a field is turned into another kind and back by undo, renam
   await page.goto(`/sets/${made.id}/fields/sum`);
   await choose(page, 'Actions for Price', /^Change kind/);
   await page.getByRole('radio', { name: /^date \d/ }).check();
-  await page.getByRole('button', { name: 'Change kind' }).click();
-  const specimen = page.getByRole('region', { name: 'Specimen' });
+  await page.getByRole('button', { name: words.set.change }).click();
+  const specimen = page.getByRole('region', { name: words.desk.specimen });
   await expect(specimen.getByRole('button', { name: /^Edit day: 14/ })).toBeVisible();
   await live(page).getByLabel('Price').pressSequentially('14022027');
   await expect(live(page).getByLabel('Price')).toHaveValue('14/02/2027');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(specimen.getByRole('button', { name: /^Edit currency/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await page.getByRole('button', { name: words.shared.redo, exact: true }).click();
   await expect(specimen.getByRole('button', { name: /^Edit day: 14/ })).toBeVisible();
   await choose(page, 'Actions for Price', /^Change id/);
   await page.getByLabel('Id', { exact: true }).fill('when');
-  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.getByRole('button', { name: words.later.rename }).click();
   await page.waitForURL(`**/sets/${made.id}/fields/when`);
   await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
-  await choose(page, 'Actions for Price', 'Duplicate');
+  await choose(page, 'Actions for Price', words.shared.duplicate);
   await page.waitForURL(`**/sets/${made.id}/fields/when-2`);
   await expect(specimen.getByRole('button', { name: /^Edit day: 14/ })).toBeVisible();
   expect(await fieldsOf(request, made.id)).toEqual(['when', 'when-2']);
@@ -378,20 +383,20 @@ test('7: on its desk a field is turned into another kind and back by undo, renam
 test('7: sets are doubled, renamed, deleted and put back', async ({ page, request }) => {
   const made = await newSet(request, [pin]);
   await page.goto('/');
-  await choose(page, `Actions for ${made.title}`, 'Duplicate set');
+  await choose(page, `Actions for ${made.title}`, words.shared.duplicateSet);
   await expect(page.locator(`.set-title[value="${made.title} (copy)"]`)).toBeVisible();
   await choose(page, `Actions for ${made.title}`, /^Change id/);
   await page.getByLabel('Id', { exact: true }).fill('ridge-huts');
-  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.getByRole('button', { name: words.later.rename }).click();
   await expect(page.getByText('The id ridge-huts is already taken.')).toBeVisible();
   const id = `${made.id}-own`;
   await page.getByLabel('Id', { exact: true }).fill(id);
-  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.getByRole('button', { name: words.later.rename }).click();
   await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
-  await choose(page, `Actions for ${made.title}`, 'Delete set');
+  await choose(page, `Actions for ${made.title}`, words.shared.deleteSet);
   await expect(page.locator(`[data-set="${id}"]`)).toHaveCount(0);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(404);
-  await page.getByRole('button', { name: 'Restore' }).click();
+  await page.getByRole('button', { name: words.shared.restore }).click();
   await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
 });
 
@@ -402,17 +407,17 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   const made = await newSet(request, [pin, sum]);
   await page.goto('/');
   const coming = page.waitForEvent('download');
-  await choose(page, `Actions for ${made.title}`, 'Download document (.arbeit.json)');
+  await choose(page, `Actions for ${made.title}`, words.shared.downloadDocumentArbeitJson);
   expect((await coming).suggestedFilename()).toBe(`${made.id}.arbeit.json`);
-  await choose(page, `Actions for ${made.title}`, 'Copy document as JSON');
-  await expect(onShelf(page, made).getByText('Copied', { exact: true })).toBeVisible();
+  await choose(page, `Actions for ${made.title}`, words.shared.copyDocumentAsJson);
+  await expect(onShelf(page, made).getByText(words.shared.copied, { exact: true })).toBeVisible();
   const text = await page.evaluate(() => navigator.clipboard.readText());
   expect(JSON.parse(text).fields.map((field: { id: string }) => field.id)).toEqual(['pin', 'sum']);
 
   const broken = text.replace('"EUR"', '"EURO"').replace(made.title, `${made.title} in`);
   const path = join(tmpdir(), `${made.id}.arbeit.json`);
   writeFileSync(path, broken);
-  await page.getByRole('button', { name: 'Import…' }).click();
+  await page.getByRole('button', { name: words.shared.importLabel }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel(/^File \(/).setInputFiles(path);
   await expect(dialog.getByText(/^the currency of Price:/)).toBeVisible();
@@ -429,7 +434,7 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   }, text);
   await page.locator('main').dispatchEvent('drop', { dataTransfer: dropped });
   await expect(dialog.getByText('is valid: 2 fields')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Import as a new set' }).click();
+  await dialog.getByRole('button', { name: words.shelf.importAsANewSet }).click();
   await expect(page.locator(`.set-title[value="${made.title}"]`)).toHaveCount(2);
 });
 
@@ -439,19 +444,21 @@ test('a field as it is handed off: typed into on its desk, its look changed, wha
 }) => {
   const made = await newSet(request, [sum]);
   await page.goto(`/sets/${made.id}/fields/sum`);
-  await page.getByRole('radio', { name: 'As exported' }).check();
+  await page.getByRole('radio', { name: words.desk.asExported }).check();
   const input = page.locator('arbeit-field input');
   await input.pressSequentially('12');
-  await expect(page.getByRole('region', { name: 'Tape', exact: true })).toContainText('12');
+  await expect(page.getByRole('region', { name: words.desk.tape, exact: true })).toContainText('12');
   await page.getByRole('button', { name: 'Change the appearance' }).click();
-  await page.getByRole('radio', { name: 'floating' }).check();
+  await page.getByRole('radio', { name: words.desk.floating }).check();
   await expect(page.locator('arbeit-field')).toHaveAttribute('data-label', 'inside');
-  await page.getByLabel('Suffix').fill('a night');
+  await page.getByLabel(words.desk.suffix).fill('a night');
   await expect(page.locator('arbeit-field').getByText('a night')).toBeVisible();
-  await page.getByLabel('Icon (SVG)').fill('<svg><script>alert(1)</script></svg>');
+  await page.getByLabel(words.desk.iconSvg).fill('<svg><script>alert(1)</script></svg>');
   await expect(page.getByText(/<script> is not a shape/)).toBeVisible();
   await expect(page.locator('arbeit-field svg')).toHaveCount(0);
-  await page.getByLabel('Icon (SVG)').fill('<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>');
+  await page
+    .getByLabel(words.desk.iconSvg)
+    .fill('<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>');
   await expect(page.locator('arbeit-field svg circle')).toBeAttached();
   await expect(page.getByText('label floating, icon, suffix “a night”')).toBeVisible();
   await clean(page);
@@ -472,40 +479,40 @@ test('9: to the next field and back, every command, every key, help in its place
   await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
   await page.keyboard.press('Alt+ArrowUp');
   await page.waitForURL(`**/sets/${made.id}/fields/pin`);
-  await expect(page.getByRole('region', { name: 'Pattern' })).toBeVisible();
+  await expect(page.getByRole('region', { name: words.shared.pattern })).toBeVisible();
   await page.keyboard.press('Control+k');
-  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeFocused();
+  await expect(page.getByRole('combobox', { name: words.ui.whatDoYouWant })).toBeFocused();
   await clean(page);
   await page.keyboard.type('next');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
   await page.locator('body').press('?');
-  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('Alt ↓');
+  await expect(page.getByRole('dialog', { name: words.ui.keyboardShortcuts })).toContainText('Alt ↓');
   await clean(page);
   await page.keyboard.press('Escape');
   await page.goto(`/sets/${made.id}/fields/pin`);
   await page.getByRole('button', { name: 'Help: the pattern' }).click();
-  await expect(page.getByText('optional group: appears when typed into')).toBeVisible();
+  await expect(page.getByText(words.desk.optionalGroup)).toBeVisible();
   await clean(page);
 });
 
 test('undo goes on after a reload, and from the desk to the shelf', async ({ page, request }) => {
   const made = await newSet(request, [pin]);
   await page.goto(`/sets/${made.id}/fields/pin`);
-  const hint = page.getByLabel('Hint', { exact: true });
+  const hint = page.getByLabel(words.shared.hint, { exact: true });
   await hint.fill('one');
-  await page.getByLabel('Label', { exact: true }).fill('PIN');
+  await page.getByLabel(words.desk.label, { exact: true }).fill('PIN');
   await saved(page);
   await expect.poll(async () => (await documentOf(request, made.id)).fields[0].label).toBe('PIN');
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByLabel('Label', { exact: true })).toHaveValue('Key-box PIN');
+  await expect(page.getByRole('button', { name: words.set.undo, exact: true })).toBeEnabled();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
+  await expect(page.getByLabel(words.desk.label, { exact: true })).toHaveValue('Key-box PIN');
   await expect(hint).toHaveValue('one');
   await saved(page);
   await expect.poll(async () => (await documentOf(request, made.id)).fields[0].label).toBe('Key-box PIN');
-  await page.getByRole('navigation', { name: 'Breadcrumb' }).getByRole('link').click();
-  await onShelf(page, made).getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('navigation', { name: words.set.breadcrumb }).getByRole('link').click();
+  await onShelf(page, made).getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect.poll(async () => (await documentOf(request, made.id)).fields[0].hint).toBeUndefined();
 });
 
@@ -516,16 +523,18 @@ test('the tape offers things to play, tells refusals in words, and is copied so 
   const made = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
   await page.goto(`/sets/${made.id}/fields/pin`);
   const rows = page.getByRole('region', { name: /^Rows of the tape/ }).locator('tbody tr');
-  await page.getByRole('button', { name: 'Edit in the middle' }).click();
+  await page.getByRole('button', { name: words.desk.editInTheMiddle }).click();
   await expect(live(page).getByLabel('Key-box PIN')).toHaveValue(/^\d\d-\d\d$/);
   await live(page).getByLabel('Key-box PIN').focus();
   const before = await rows.count();
   await page.keyboard.type('xx7');
   await expect(rows).toHaveCount(before + 3);
-  await expect(rows.last()).toContainText('the field is full');
+  await expect(rows.last()).toContainText(words.model.theFieldIsFull);
   await expect(rows.nth(before)).toContainText('not allowed here');
-  await page.getByRole('button', { name: 'Copy as text' }).click();
-  await expect(page.getByRole('region', { name: 'Tape' }).getByText('Copied')).toBeVisible();
+  await page.getByRole('button', { name: words.desk.copyAsText }).click();
+  await expect(
+    page.getByRole('region', { name: words.desk.tape }).getByText(words.shared.copied),
+  ).toBeVisible();
   const text = await page.evaluate(() => navigator.clipboard.readText());
   expect(text).toMatch(/^tape "Key-box PIN trial 1"\nfield pin\ntoday \d{4}-\d\d-\d\d\n/);
   expect(text).toMatch(/type "\dxx7"/);
@@ -544,9 +553,9 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
     },
   ]);
   await page.goto(`/sets/${made.id}/fields/card`);
-  const list = page.getByRole('region', { name: 'Patterns in order' });
-  await page.getByRole('button', { name: 'Add another pattern' }).click();
-  const line = page.getByRole('textbox', { name: 'Pattern', exact: true });
+  const list = page.getByRole('region', { name: words.desk.patternsInOrder });
+  await page.getByRole('button', { name: words.desk.addAnotherPattern }).click();
+  const line = page.getByRole('textbox', { name: words.shared.pattern, exact: true });
   // The new pattern is selected, to be typed over.
   await expect(line).toBeFocused();
   await page.keyboard.type('<4 digit> <4 digit> <4 digit> <4 digit>');
@@ -574,11 +583,11 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
   await list.getByRole('button', { name: '<"3"><"47">' }).click();
   await expect(line).toHaveValue('<"3"><"47"><2 digit> <6 digit> <5 digit>');
   await expect(input).toHaveValue('4242 4242');
-  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText(/4\s*2\s*4\s*2/);
+  await expect(page.getByRole('region', { name: words.desk.ruler })).toContainText(/4\s*2\s*4\s*2/);
   // A text that would keep another from ever being in use is not taken, and says why.
   await line.fill('<20 digit>');
   await expect(page.getByText('This pattern can never be in use')).toBeVisible();
-  await page.getByRole('button', { name: 'Revert to the last valid pattern' }).click();
+  await page.getByRole('button', { name: words.desk.revertToTheLastValid }).click();
   await list.getByRole('button', { name: '<4 digit>' }).click();
   await list.getByRole('button', { name: 'Move pattern 2 up' }).click();
   await expect(list.getByRole('status')).toHaveText(/can never be in use/);
@@ -620,7 +629,7 @@ test('a month, a date with a time, and a concealed text, each on its desk', asyn
   await secret.click();
   await page.keyboard.type('four huts');
   await expect(secret).toHaveAttribute('type', 'password');
-  const reveal = live(page).getByRole('button', { name: 'Show', exact: true });
+  const reveal = live(page).getByRole('button', { name: words.desk.show, exact: true });
   await reveal.focus();
   await page.keyboard.press('Enter');
   await expect(secret).toHaveAttribute('type', 'text');

@@ -3,12 +3,13 @@ import { actionsFor, kindNames, sketchOf, writeTape } from '@arbeit/engine/prove
 import { parseTape } from '@arbeit/engine/tape';
 import { expect, type Page } from '@playwright/test';
 import fc from 'fast-check';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { compiled, playBoth } from './hands.ts';
 import { newSet } from './sets.ts';
 
-const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
+const live = (page: Page) => page.getByRole('region', { name: words.desk.liveField });
 const desk = (field: string) => `/sets/ridge-huts/fields/${field}`;
 
 test('random tapes on random fields of every kind play in Chromium as in the engine', async ({
@@ -51,7 +52,7 @@ test('a part of the specimen is defined where it stands; a choice shows what it 
     fields: [{ id: 'sum', kind: 'currency', label: 'Sum', entry: { currency: 'GBP' } }],
   });
   await page.goto(`/sets/${id}/fields/sum`);
-  const specimen = page.getByRole('region', { name: 'Specimen' });
+  const specimen = page.getByRole('region', { name: words.desk.specimen });
   await specimen.getByRole('button', { name: /^Edit currency: £/ }).focus();
   await page.keyboard.press('Enter');
   const editor = page.getByRole('region', { name: /^Edit/ });
@@ -63,8 +64,8 @@ test('a part of the specimen is defined where it stands; a choice shows what it 
   await live(page).getByLabel('Sum').fill('');
   await live(page).getByLabel('Sum').pressSequentially('1234.5');
   await expect(live(page).getByLabel('Sum')).toHaveValue('GBP\u00a01,234.5');
-  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText('content: 1234.5');
-  await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: words.desk.ruler })).toContainText('content: 1234.5');
+  await expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
   await page.reload();
   await expect(specimen.getByRole('button', { name: /^Edit currency: GBP/ })).toBeVisible();
 });
@@ -73,8 +74,8 @@ test('locale sheet: type in one locale, and all others show the same value in th
   page,
 }) => {
   await page.goto(desk('deposit'));
-  await page.getByRole('button', { name: 'Show', exact: true }).click();
-  const sheet = page.getByRole('region', { name: 'In other locales' });
+  await page.getByRole('button', { name: words.desk.show, exact: true }).click();
+  const sheet = page.getByRole('region', { name: words.shared.inOtherLocales });
   await expect(sheet.getByRole('textbox')).toHaveCount(16);
   const german = sheet.locator('[lang="de-DE"] input');
   await german.click();
@@ -114,7 +115,7 @@ test('the same value in another way follows the field, and what is tried there s
 test('calendar: keyed through, days the rules refuse say why and cannot be picked', async ({ page }) => {
   await page.goto(desk('arrival'));
   const line = live(page).getByLabel('Arrival');
-  await page.getByRole('button', { name: 'Calendar' }).focus();
+  await page.getByRole('button', { name: words.ui.calendar }).focus();
   await page.keyboard.press('Enter');
   const calendar = page.getByRole('dialog');
   await expect(calendar.getByRole('button', { name: /^Wednesday,? 10 February 2027/ })).toBeFocused();
@@ -138,11 +139,11 @@ test('regions: found while typing, searched by name, code and number', async ({ 
   const picker = page.getByRole('button', { name: /^Region: France/ });
   await picker.click();
   await page.keyboard.type('+41');
-  await expect(page.getByRole('listbox', { name: 'Regions' }).getByRole('option')).toHaveText([
+  await expect(page.getByRole('listbox', { name: words.field.regions }).getByRole('option')).toHaveText([
     'Switzerland+41',
   ]);
   await page.getByLabel('Search by name, code or number').fill('united k');
-  await expect(page.getByRole('listbox', { name: 'Regions' }).getByRole('option')).toHaveText([
+  await expect(page.getByRole('listbox', { name: words.field.regions }).getByRole('option')).toHaveText([
     'United Kingdom+44',
   ]);
   await expectNoViolations(page);
@@ -187,7 +188,7 @@ test('a code: one input under its boxes, mended by a click, answered once, a wro
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(boxes.nth(5)).toHaveAttribute('data-selected', 'true');
   await expect(live(page)).toContainText('That code is not correct');
-  await page.keyboard.press('Delete');
+  await page.keyboard.press(words.shared.deleteLabel);
   await expect(live(page)).not.toContainText('That code is not correct');
   await page.keyboard.type('6');
   await expect(line).toHaveValue('481516');
@@ -205,7 +206,7 @@ test('a PIN is concealed until it is revealed, and stays one field', async ({ pa
   await page.keyboard.type('83');
   await expect(line).toHaveAttribute('type', 'password');
   await expect(live(page).locator('[data-box]').first()).toHaveText('•');
-  await live(page).getByRole('button', { name: 'Show', exact: true }).click();
+  await live(page).getByRole('button', { name: words.desk.show, exact: true }).click();
   await expect(live(page).locator('[data-box]').first()).toHaveText('8');
   await line.focus();
   await page.keyboard.type('05');
@@ -216,7 +217,7 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
   page,
 }) => {
   await page.goto(desk('deposit'));
-  await live(page).getByRole('radio', { name: 'Unfocused (after blur)' }).click();
+  await live(page).getByRole('radio', { name: words.desk.unfocusedAfterBlur }).click();
   const rest = live(page).getByRole('button', { name: /Change it/ });
   const top = (await rest.boundingBox())!;
   await rest.focus();
@@ -285,7 +286,7 @@ test('what can be chosen is edited where it stands: words, value, order, another
   const list = live(page).locator('option');
   await page.getByRole('button', { name: /^Edit one of 2/ }).click();
   const sheet = page.getByRole('region', { name: /^Edit/ });
-  await sheet.getByRole('button', { name: 'Add option' }).click();
+  await sheet.getByRole('button', { name: words.desk.addOption }).click();
   await sheet.getByLabel('Label of option 3').fill('Half board');
   await expect(sheet.getByText('Another option has this label already.')).toBeVisible();
   await sheet.getByLabel('Label of option 3').fill('Full board');
@@ -299,6 +300,6 @@ test('what can be chosen is edited where it stands: words, value, order, another
   await live(page).locator('select').focus();
   await page.keyboard.press('ArrowDown');
   await expect(
-    page.getByRole('region', { name: 'Ruler' }).getByText('full', { exact: true }).first(),
+    page.getByRole('region', { name: words.desk.ruler }).getByText('full', { exact: true }).first(),
   ).toBeVisible();
 });

@@ -1,13 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
+import * as texts from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 
-const options = (page: Page) => page.getByRole('listbox', { name: 'Commands' }).getByRole('option');
+const options = (page: Page) => page.getByRole('listbox', { name: texts.ui.commands }).getByRole('option');
 
 /** Opens the palette and types into it. */
 async function ask(page: Page, text: string): Promise<void> {
   await page.keyboard.press('Control+k');
-  await page.getByRole('combobox', { name: 'What do you want to do?' }).fill(text);
+  await page.getByRole('combobox', { name: texts.ui.whatDoYouWant }).fill(text);
 }
 
 // Ordinary words of the trade. The names of what they find may differ.
@@ -20,7 +21,7 @@ test('every ordinary word finds something on every page', async ({ page }) => {
     await ask(page, '');
     // The names of all fields are fetched when it opens.
     await expect(options(page).filter({ hasText: 'Ridge Huts' }).first()).toBeVisible();
-    const input = page.getByRole('combobox', { name: 'What do you want to do?' });
+    const input = page.getByRole('combobox', { name: texts.ui.whatDoYouWant });
     const missing: string[] = [];
     for (const word of words) {
       await input.fill(word);
@@ -35,13 +36,13 @@ test('what another page can do is done there, and what does not apply says why',
   await ask(page, 'law check');
   await page.keyboard.press('Enter');
   await page.waitForURL('**/trials');
-  const laws = page.getByRole('region', { name: 'Law check' });
+  const laws = page.getByRole('region', { name: texts.later.lawCheck });
   await expect(laws.getByRole('status')).toHaveText(/events/);
-  await laws.getByRole('button', { name: 'Stop' }).click();
+  await laws.getByRole('button', { name: texts.later.stop }).click();
 
   await ask(page, 'import');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('dialog', { name: 'Import' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: texts.shelf.importTitle })).toBeVisible();
   await page.keyboard.press('Escape');
 
   await page.goto('/sets/ridge-huts/trials');
@@ -53,10 +54,10 @@ test('what another page can do is done there, and what does not apply says why',
   await ask(page, 'save tape');
   const option = options(page).first();
   await expect(option).toHaveAttribute('aria-disabled', 'true');
-  await expect(option).toContainText('Open a field first');
+  await expect(option).toContainText(texts.ui.openAFieldFirst);
   // A disabled command does nothing.
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: texts.ui.whatDoYouWant })).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => [id, nodes.length])).toEqual([]);
 });
@@ -69,5 +70,5 @@ test('a menu of the page and a control of the page are found by name', async ({ 
   await page.keyboard.press('Escape');
   await ask(page, 'right to left');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('radio', { name: 'Right to left' })).toBeFocused();
+  await expect(page.getByRole('radio', { name: texts.ui.rightToLeft })).toBeFocused();
 });

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { newSet } from './sets.ts';
@@ -11,7 +12,7 @@ const price = {
   rules: [{ id: 'most', check: { type: 'range', max: '500' } }],
 };
 
-const audit = (page: Page) => page.getByRole('region', { name: 'Law check' });
+const audit = (page: Page) => page.getByRole('region', { name: words.later.lawCheck });
 
 test('a set is held against the laws on all cores; what was found outlives the page', async ({
   page,
@@ -19,10 +20,10 @@ test('a set is held against the laws on all cores; what was found outlives the p
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await expect(audit(page).getByRole('status')).toHaveText('Not run yet.');
-  await audit(page).getByLabel('for').selectOption('10,000 events per field');
-  await audit(page).getByLabel('seed').fill('7');
-  await audit(page).getByRole('button', { name: 'Run', exact: true }).click();
+  await expect(audit(page).getByRole('status')).toHaveText(words.trials.notRunYetSentence);
+  await audit(page).getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
+  await audit(page).getByLabel(words.trials.seed).fill('7');
+  await audit(page).getByRole('button', { name: words.later.run, exact: true }).click();
   await expect(audit(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/);
   const row = audit(page).getByRole('row', { name: /^Price of a bed/ });
   await expect(row.getByText('kept')).toHaveCount(12);
@@ -39,12 +40,12 @@ test('a set is held against the laws on all cores; what was found outlives the p
 test('an audit that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await audit(page).getByLabel('for').selectOption('ten minutes');
-  await audit(page).getByRole('button', { name: 'Run', exact: true }).press('Enter');
+  await audit(page).getByLabel(words.trials.forLabel).selectOption('ten minutes');
+  await audit(page).getByRole('button', { name: words.later.run, exact: true }).press('Enter');
   // By key it is stopped where it was begun.
-  await expect(audit(page).getByRole('button', { name: 'Stop' })).toBeFocused();
+  await expect(audit(page).getByRole('button', { name: words.later.stop })).toBeFocused();
   await expect(audit(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/);
-  await audit(page).getByRole('button', { name: 'Stop' }).click();
+  await audit(page).getByRole('button', { name: words.later.stop }).click();
   await expect(audit(page).getByRole('status')).toHaveText(
     /^Stopped after [\d,]+ events, seed 1: no law is broken\.$/,
   );
@@ -54,12 +55,12 @@ test('a tape in the address is played on the desk', async ({ page, request }) =>
   const id = await newSet(request, { fields: [price] });
   const tape = 'field price\nfocus\ntype "501"\nleave\n';
   await page.goto(`/sets/${id}/fields/price?tape=${encodeURIComponent(tape)}`);
-  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
-    '£501.00',
-  );
+  await expect(
+    page.getByRole('region', { name: words.desk.liveField }).getByLabel('Price of a bed'),
+  ).toHaveValue('£501.00');
 });
 
-const brought = (page: Page) => page.getByRole('region', { name: 'Test your own formatter' });
+const brought = (page: Page) => page.getByRole('region', { name: words.later.testYourOwnFormatter });
 const said = (page: Page) => brought(page).getByRole('status').first();
 
 test('a function somebody brings: the laws it breaks by its keys, and the field that does the same', async ({
@@ -68,19 +69,19 @@ test('a function somebody brings: the laws it breaks by its keys, and the field 
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await brought(page).getByRole('button', { name: 'Run', exact: true }).click();
+  await brought(page).getByRole('button', { name: words.later.run, exact: true }).click();
   await expect(said(page)).toHaveText(/^[5-8] of 12 laws are broken\.$/);
   await expect(brought(page)).toContainText('(<3 digit>) <3 digit>-<4 digit>');
   const count = brought(page).getByRole('region', {
-    name: 'Restore the caret by counting letters and digits',
+    name: words.trials.restoreTheCaretByCounting,
   });
   const undo = count.getByRole('region', { name: 'Keys that break law 7, restored caret' });
-  await expect(undo.getByRole('row').last()).toContainText('undo');
+  await expect(undo.getByRole('row').last()).toContainText(words.model.undo);
   await expectNoViolations(page);
-  await brought(page).getByRole('button', { name: 'Add this field to the set' }).click();
-  await brought(page).getByRole('link', { name: 'Open on desk' }).click();
+  await brought(page).getByRole('button', { name: words.trials.addThisField }).click();
+  await brought(page).getByRole('link', { name: words.trials.openOnDesk }).click();
   await page.waitForURL(/fields\/field$/);
-  await expect(page.getByRole('region', { name: 'Live field' })).toBeVisible();
+  await expect(page.getByRole('region', { name: words.desk.liveField })).toBeVisible();
 });
 
 test('what is no function, throws, or never ends, is told; and nothing of it reaches the page', async ({
@@ -90,7 +91,7 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   const write = async (code: string) => {
-    await brought(page).getByRole('textbox', { name: 'Your formatter' }).click();
+    await brought(page).getByRole('textbox', { name: words.trials.yourFormatter }).click();
     await page.keyboard.press('Control+A');
     await page.keyboard.insertText(code);
     await brought(page).getByRole('button', { name: /^Run/ }).click();
@@ -99,7 +100,9 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   await expect(said(page)).toHaveText('No function with a text parameter found.');
   // What was written and what came of it are there after a reload.
   await page.reload();
-  await expect(brought(page).getByRole('textbox', { name: 'Your formatter' })).toHaveText('const n = 1;');
+  await expect(brought(page).getByRole('textbox', { name: words.trials.yourFormatter })).toHaveText(
+    'const n = 1;',
+  );
   await expect(said(page)).toHaveText('No function with a text parameter found.');
   await write('(text) => document.title');
   await expect(brought(page)).toContainText("'document' is not defined");
@@ -119,14 +122,16 @@ test('a trial by other hands: the same, or where it comes to something else and 
   const id = await newSet(request, { fields: [dated], trials: [trial] });
   await page.goto(`/sets/${id}/trials#day`);
   const by = page.getByRole('region', { name: 'Other input methods: A day' });
-  await expect(by.getByRole('listitem').filter({ hasText: 'dictated' })).toContainText('the same');
-  const program = by.getByRole('listitem').filter({ hasText: 'set by code' });
+  await expect(by.getByRole('listitem').filter({ hasText: words.trials.dictated })).toContainText(
+    words.trials.theSame,
+  );
+  const program = by.getByRole('listitem').filter({ hasText: words.trials.setByCode });
   await expect(program).toContainText('different result at line 3');
   await expect(program).toContainText('Autofill replaces the whole value at once');
   await expectNoViolations(page);
   await program.getByRole('link').click();
   await page.waitForURL(/hand=program$/);
-  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Day')).toHaveValue('4');
+  await expect(page.getByRole('region', { name: words.desk.liveField }).getByLabel('Day')).toHaveValue('4');
 });
 
 test('a tape that was recorded elsewhere opens on the desk of its field; one of another field, or none at all, is told', async ({
@@ -135,15 +140,15 @@ test('a tape that was recorded elsewhere opens on the desk of its field; one of 
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/fields/price`);
-  const tape = page.getByRole('region', { name: 'Tape', exact: true });
+  const tape = page.getByRole('region', { name: words.desk.tape, exact: true });
   const open = (text: string) =>
     tape
-      .getByLabel('Open a tape')
+      .getByLabel(words.desk.openATape)
       .setInputFiles({ name: 'one.tape', mimeType: 'text/plain', buffer: Buffer.from(text) });
   await open(
     'tape "Recorded in Price"\nfield price\ntoday 2027-02-10\nfocus\ntype "12x5"\ncaret 2\nbackspace\n',
   );
-  const line = page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed');
+  const line = page.getByRole('region', { name: words.desk.liveField }).getByLabel('Price of a bed');
   await expect(line).toHaveValue('£25');
   await expect(tape.getByRole('status').first()).toContainText('rows');
   await open('field other\ntype "1"\n');
@@ -167,7 +172,7 @@ test('a miss of a form’s trial opens on the form, filled in up to that row', a
   const forms = [{ id: 'stay', title: 'Stay', fields: ['price', 'note'] }];
   const id = await newSet(request, { fields: [price, note], forms, trials: [trial] });
   await page.goto(`/sets/${id}/trials#all`);
-  await page.getByRole('link', { name: 'To this row on its form' }).click();
+  await page.getByRole('link', { name: words.trials.toThisRow }).click();
   await page.waitForURL(/forms\/stay\?trial=all&line=6$/);
   await expect(page.getByLabel('Price of a bed').first()).toHaveValue('£501.00');
   await expect(page.getByLabel('Note', { exact: true }).first()).toHaveValue('late');
@@ -179,8 +184,8 @@ test('what breaking found is about the set as it stands, after a reload as well,
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  const breaks = page.getByRole('region', { name: 'Mutation tests' });
-  await breaks.getByRole('button', { name: 'Run mutation tests' }).click();
+  const breaks = page.getByRole('region', { name: words.later.mutationTests });
+  await breaks.getByRole('button', { name: words.later.runMutationTests }).click();
   await expect(breaks.getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
   await page.reload();
   await expect(breaks.getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);

@@ -1,4 +1,5 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { save, stored } from './sets.ts';
@@ -23,8 +24,8 @@ async function revised(request: APIRequestContext): Promise<{ id: string; title:
 }
 const documentOf = async (request: APIRequestContext, id: string) =>
   (await (await request.get(`/api/sets/${id}`)).json()).document;
-const list = (page: Page) => page.getByRole('region', { name: 'Revisions', exact: true });
-const compared = (page: Page) => page.getByRole('region', { name: 'Compared' });
+const list = (page: Page) => page.getByRole('region', { name: words.shared.revisions, exact: true });
+const compared = (page: Page) => page.getByRole('region', { name: words.revisions.compared });
 
 test('a revision is named, looked at as it was, and brought back; undo takes that back', async ({
   page,
@@ -49,7 +50,7 @@ test('a revision is named, looked at as it was, and brought back; undo takes tha
   await page.getByRole('button', { name: 'Restore Four digits (1)' }).click();
   await expect(list(page).getByRole('status')).toContainText('Four digits (1) was restored.');
   await expect.poll(async () => (await documentOf(request, id)).fields).toEqual([pin(4)]);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
 });
 
@@ -62,9 +63,11 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   await request.post('/api/sets', { data: { document: setOf(other, pin(5)) } });
   await page.goto(`/sets/${id}/revisions`);
   await page.getByRole('button', { name: 'Compare with current: Revision 1' }).click();
-  await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
+  await compared(page).getByRole('button', { name: words.later.compare, exact: true }).click();
   await expect(compared(page).getByRole('status')).toHaveText('2 of 2 differ.');
-  const found = compared(page).getByRole('list', { name: 'What was found' }).getByRole('listitem');
+  const found = compared(page)
+    .getByRole('list', { name: words.revisions.whatWasFound })
+    .getByRole('listitem');
   await expect(found.first()).toContainText('Key box behaves differently');
   await expect(found.first()).toContainText(/No longer accepted: \d{4}/);
   await expect(found.first().getByRole('row', { name: /^before / })).toBeVisible();
@@ -74,13 +77,13 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   await compared(page).getByLabel('Before: which set').selectOption({ label: 'Current version' });
   await compared(page).getByLabel('Before: which field').selectOption({ label: 'Key box' });
   await compared(page).getByLabel('After: which field').selectOption({ label: 'Note' });
-  await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
+  await compared(page).getByRole('button', { name: words.later.compare, exact: true }).click();
   await expect(compared(page).getByRole('status')).toHaveText('1 of 1 differ.');
   // And the same field of another set.
   await compared(page).getByLabel('After: which set').selectOption({ label: other });
   await compared(page).getByLabel('After: which field').selectOption({ label: 'Key box' });
-  await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
-  await expect(compared(page).getByRole('status')).toHaveText('No differences in behaviour.');
+  await compared(page).getByRole('button', { name: words.later.compare, exact: true }).click();
+  await expect(compared(page).getByRole('status')).toHaveText(words.revisions.noDifferencesInBehaviour);
 });
 
 test('what is asked of revisions that are not there is answered so', async ({ request }) => {

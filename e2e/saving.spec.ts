@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { patient, test } from './alive.ts';
 import { newSet, save, stored } from './sets.ts';
 
@@ -13,7 +14,7 @@ const large = () =>
   }));
 const hintOf = async (request: APIRequestContext, id: string) =>
   (await stored(request, id)).document.fields[0]!.hint;
-const hint = (page: Page) => page.getByLabel('Hint', { exact: true });
+const hint = (page: Page) => page.getByLabel(words.shared.hint, { exact: true });
 
 test('reloaded right after an edit, the edit is there, is saved, and is no conflict with oneself', async ({
   page,
@@ -61,7 +62,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   expect(await hintOf(request, id)).toBe('');
   await page.evaluate(() => localStorage.removeItem('away'));
   await expect.poll(() => hintOf(request, id)).toBe('made without a server, twice');
-  await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
 });
 
 test('a set larger than a page may send while it goes away', async ({ page, request }) => {
@@ -70,7 +71,7 @@ test('a set larger than a page may send while it goes away', async ({ page, requ
   // What saves is loaded with the first edit. Until it has arrived, a page that leaves keeps a draft instead.
   await hint(page).fill('first words');
   await expect.poll(() => hintOf(request, id)).toBe('first words');
-  await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
   await hint(page).fill('last words');
   await page.goto('about:blank', { waitUntil: 'commit' });
   await page.goto('/');
@@ -95,7 +96,9 @@ test('what another living page has not saved yet is its own', async ({ page, req
 test('a faulty pattern is unsaved work too', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  const line = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
+  const line = page
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true });
   await line.fill('<4 digit>-<2 lett');
   await page.reload();
   await expect(line).toHaveValue('<4 digit>-<2 lett');
@@ -116,15 +119,15 @@ test('refused versions are found again, compared and taken back', async ({ page,
     expect(await send(hint, from)).toBe(409);
   await page.goto('/');
   await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Actions for Huts' }).click();
-  await page.getByRole('menuitem', { name: 'Conflicting saves' }).click();
+  await page.getByRole('menuitem', { name: words.shared.conflictingSaves }).click();
   await expect(page.getByText('“Key-box PIN”: hint changed.')).toHaveCount(2);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
-  await page.getByRole('button', { name: 'Delete' }).first().click();
+  await page.getByRole('button', { name: words.shared.deleteLabel }).first().click();
   // The list is fetched anew, and what was said stays: the page is not mounted anew.
   await expect(page.getByText('“Key-box PIN”: hint changed.')).toHaveCount(1);
-  await expect(page.getByText('Deleted.')).toBeVisible();
+  await expect(page.getByText(words.set.deleted)).toBeVisible();
   await expect(page).toHaveURL(new RegExp(`/sets/${id}/refused$`));
-  await page.getByRole('button', { name: 'Restore this version' }).click();
+  await page.getByRole('button', { name: words.set.restoreThisVersion }).click();
   await expect(page.getByText(/Restored/)).toBeVisible();
   await expect(page.getByText(/No conflicting saves\./)).toBeVisible();
   expect(await stored(request, id)).toMatchObject({ revision: 3, document: { fields: [{ hint: 'mine' }] } });
@@ -141,12 +144,12 @@ test('two tabs of a browser show each other’s changes at once, and undo takes 
   await other.goto(`/sets/${id}/fields/pin`);
   await hint(page).fill('from the first');
   await expect(hint(other)).toHaveValue('from the first');
-  await other.getByLabel('Placeholder').fill('1234');
-  await expect(page.getByLabel('Placeholder')).toHaveValue('1234');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await other.getByLabel(words.shared.placeholder).fill('1234');
+  await expect(page.getByLabel(words.shared.placeholder)).toHaveValue('1234');
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(hint(page)).toHaveValue('');
   await expect(hint(other)).toHaveValue('');
-  await expect(other.getByLabel('Placeholder')).toHaveValue('1234');
+  await expect(other.getByLabel(words.shared.placeholder)).toHaveValue('1234');
   expect((await stored(request, id)).document.fields[0]).toMatchObject({ placeholder: '1234' });
 });
 
@@ -161,9 +164,9 @@ test('two browsers that change something else of one field come to the same', as
   await other.goto(`/sets/${id}/fields/pin`);
   await hint(page).fill('by one');
   await expect.poll(() => hintOf(request, id)).toBe('by one');
-  await other.getByLabel('Placeholder').fill('1234');
+  await other.getByLabel(words.shared.placeholder).fill('1234');
   await expect(hint(other)).toHaveValue('by one');
-  await expect(other.getByText('Saved', { exact: true }).first()).toBeVisible();
+  await expect(other.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
   expect((await stored(request, id)).document.fields[0]).toMatchObject({
     hint: 'by one',
     placeholder: '1234',
@@ -184,11 +187,11 @@ test('somebody who only looks on sees what others save, as soon as it is saved',
   await hint(page).fill('seen by both');
   await expect(hint(other)).toHaveValue('seen by both');
   // What is being typed elsewhere in the same field stays.
-  await other.getByLabel('Placeholder').fill('1234');
+  await other.getByLabel(words.shared.placeholder).fill('1234');
   await hint(page).fill('seen by both, once more');
   await expect(hint(other)).toHaveValue('seen by both, once more');
-  await expect(other.getByLabel('Placeholder')).toHaveValue('1234');
-  await expect(page.getByLabel('Placeholder')).toHaveValue('1234');
+  await expect(other.getByLabel(words.shared.placeholder)).toHaveValue('1234');
+  await expect(page.getByLabel(words.shared.placeholder)).toHaveValue('1234');
   await other.context().close();
 });
 
@@ -231,12 +234,12 @@ test('after a restore of the store, the page asks which version to continue with
   );
   await page.goto(`/sets/${id}/fields/pin`);
   await hint(page).fill('of this page');
-  const dialog = page.getByRole('alertdialog', { name: 'The store was restored from a backup' });
+  const dialog = page.getByRole('alertdialog', { name: words.set.theStoreWasRestored });
   await expect(dialog).toContainText('at revision 4. This page shows a different version. If you use');
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
-  await dialog.getByRole('button', { name: 'Use the version of the backup' }).click();
+  await dialog.getByRole('button', { name: words.set.useTheVersion }).click();
   await expect(hint(page)).toHaveValue('');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(hint(page)).toHaveValue('of this page');
 });
 
@@ -251,12 +254,12 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
     await request.post('/api/sets', { data: { document } });
   }
   await page.goto('/');
-  const further = page.getByRole('region', { name: 'Older sets' });
+  const further = page.getByRole('region', { name: words.shelf.olderSets });
   const lines = further.locator('[data-set]');
   const more = further.getByRole('button', { name: /^Show \d+ of \d+ more sets/ });
   await expect(more).toBeVisible();
   expect(await lines.count()).toBeLessThanOrEqual(50);
-  await page.getByRole('searchbox', { name: 'Find a field' }).fill(mark.toUpperCase());
+  await page.getByRole('searchbox', { name: words.shared.findAField }).fill(mark.toUpperCase());
   await expect(more).toHaveText('Show 50 of 80 more sets');
   await more.click();
   await expect(more).toHaveText('Show 30 of 30 more sets');
@@ -266,11 +269,11 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
   // Each of them once, with its fields or by its title.
   const ids = await page.locator('[data-set]').evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.set)); // biome-ignore format: a question
   expect([ids.length, new Set(ids).size]).toEqual([130, 130]);
-  await page.getByRole('searchbox', { name: 'Find a field' }).fill(`${mark} valley 77`);
+  await page.getByRole('searchbox', { name: words.shared.findAField }).fill(`${mark} valley 77`);
   await further.getByRole('button', { name: `Open ${mark} valley 77` }).click();
-  await expect(page.getByRole('textbox', { name: 'Set title' })).toHaveValue(`${mark} valley 77`);
+  await expect(page.getByRole('textbox', { name: words.shelf.setTitle })).toHaveValue(`${mark} valley 77`);
   await page.route('**/api/sets?*', (route) => route.abort());
-  await page.getByRole('searchbox', { name: 'Find a field' }).fill(`${mark} valley 8`);
+  await page.getByRole('searchbox', { name: words.shared.findAField }).fill(`${mark} valley 8`);
   await expect(further.getByRole('status').last()).toHaveText(/could not be listed: no response/);
 });
 
@@ -300,8 +303,8 @@ test('links of a page that was opened before a rename lead to its own set, not t
   const other = await newSet(request, { fields: [pin] });
   expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
   const links = page.getByRole('link');
-  await links.filter({ hasText: 'Trials' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Trials' })).toBeVisible();
+  await links.filter({ hasText: words.shared.trials }).click();
+  await expect(page.getByRole('heading', { level: 1, name: words.shared.trials })).toBeVisible();
   await expect(page).toHaveURL(new RegExp(`/sets/${to}/trials$`));
   await page.goBack();
   await expect(hint(page)).toHaveValue('mine');
@@ -326,11 +329,11 @@ test('a page that was opened before a rename acts on its own set, not on another
   expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: `Actions for ${title}` }).click();
-  await page.getByRole('menuitem', { name: 'Delete set' }).click();
+  await page.getByRole('menuitem', { name: words.shared.deleteSet }).click();
   await expect(page.getByText(`“${title}” was deleted.`)).toBeVisible();
   expect((await request.get(`/api/sets/${first.key}`)).status()).toBe(404);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(200);
-  await page.getByRole('button', { name: 'Restore' }).click();
+  await page.getByRole('button', { name: words.shared.restore }).click();
   await expect.poll(async () => (await request.get(`/api/sets/${first.key}`)).status()).toBe(200);
 });
 

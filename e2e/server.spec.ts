@@ -1,6 +1,7 @@
 import { request as ask } from 'node:http';
 import { expect } from '@playwright/test';
 import fc from 'fast-check';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 
 const document = { arbeit: 2, title: 'Guarded', locale: 'en-GB', fields: [] };
@@ -175,7 +176,7 @@ test('pages allow scripts of their own alone, and nothing to frame them', async 
   const again = await page.goto('/');
   expect(again!.headers()['content-security-policy']).not.toBe(policy);
   // Menus and dialogs, which write styles of their own, work under it.
-  await page.getByRole('button', { name: 'New field' }).first().click();
+  await page.getByRole('button', { name: words.shared.newField }).first().click();
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await page
@@ -185,7 +186,7 @@ test('pages allow scripts of their own alone, and nothing to frame them', async 
   await expect(page.getByRole('menu')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.goto('/sets/ridge-huts/fields/arrival');
-  await page.getByRole('button', { name: 'Calendar' }).click();
+  await page.getByRole('button', { name: words.ui.calendar }).click();
   await expect(page.getByRole('dialog')).toBeVisible();
   // A script somebody managed to write into the page does not run.
   await page.evaluate(() => {

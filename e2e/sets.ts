@@ -1,5 +1,6 @@
 import { type APIRequestContext, type APIResponse, expect, type Page } from '@playwright/test';
 import { operationsBetween } from '../apps/studio/store/operations.ts';
+import * as words from '../apps/studio/words/index.ts';
 
 /**
  * Saves a set of one's own and answers its id; `more`: what its document has beside a title unlike any other.
@@ -16,7 +17,8 @@ export const documentOf = async (request: APIRequestContext, id: string) =>
   (await (await request.get(`/api/sets/${id}`)).json()).document;
 
 /** Waits until the page says that its set is saved. */
-export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+export const saved = (page: Page) =>
+  expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
 
 /** A set as the store answers it. */
 export interface Stored {

@@ -2,13 +2,14 @@ import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { patient, test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { documentOf, newSet, save, saved, stored } from './sets.ts';
 
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
 const liveLine = (page: Page, label: string) =>
-  page.getByRole('region', { name: 'Live field' }).getByLabel(label);
+  page.getByRole('region', { name: words.desk.liveField }).getByLabel(label);
 
 test('from nothing to a working field with the keyboard alone, and all of it is there after a reload', async ({
   page,
@@ -17,26 +18,31 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
   const id = await newSet(request, {});
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
-  await section.getByRole('button', { name: 'New field' }).focus();
+  await section.getByRole('button', { name: words.shared.newField }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel(/^Example values/)).toBeFocused();
   await page.keyboard.type('1234');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(`**/sets/${id}/fields/field`);
-  await page.getByLabel('Label', { exact: true }).focus();
+  await page.getByLabel(words.desk.label, { exact: true }).focus();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('Hut pass');
-  await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }).focus();
+  await page
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true })
+    .focus();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('<2 latin upper>-<4 digit>');
   await liveLine(page, 'Hut pass').focus();
   await page.keyboard.type('ab12');
   await expect(liveLine(page, 'Hut pass')).toHaveValue('AB-12');
-  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText('raw: AB12');
+  await expect(page.getByRole('region', { name: words.desk.ruler })).toContainText('raw: AB12');
   await saved(page);
   await page.reload();
   await expect(
-    page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }),
+    page
+      .getByRole('region', { name: words.shared.pattern })
+      .getByLabel(words.shared.pattern, { exact: true }),
   ).toHaveValue('<2 latin upper>-<4 digit>');
   await expect(page.getByRole('heading', { name: 'Hut pass' })).toBeAttached();
 });
@@ -44,7 +50,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
 test('a change made just before the page goes away is saved', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByLabel('Hint', { exact: true }).fill('Four digits');
+  await page.getByLabel(words.shared.hint, { exact: true }).fill('Four digits');
   await page.goto('/');
   await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('Four digits');
 });
@@ -54,21 +60,23 @@ test('specimen and pattern text stay in step, by mouse and by key', async ({ pag
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: 'Edit 4 digits' }).focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel('Allowed characters').selectOption('letter A–Z');
-  await page.getByLabel('Letter case').selectOption('capitals');
-  await page.getByLabel('Maximum').fill('6');
-  const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
+  await page.getByLabel(words.desk.allowedCharacters).selectOption('letter A–Z');
+  await page.getByLabel(words.desk.letterCase).selectOption('capitals');
+  await page.getByLabel(words.desk.maximum).fill('6');
+  const pattern = page
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true });
   await expect(pattern).toHaveValue('<6 latin upper>');
   await page.keyboard.press('Escape');
   await pattern.fill('<3 latin>-<2 digit>');
   await expect(page.getByRole('button', { name: 'Edit 3 letters A to Z' })).toBeVisible();
   await page.getByRole('button', { name: 'Edit a hyphen' }).click();
-  await page.getByLabel('Fixed text', { exact: true }).fill('/');
+  await page.getByLabel(words.shared.fixedText, { exact: true }).fill('/');
   await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
-  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('button', { name: words.later.remove }).click();
   await expect(pattern).toHaveValue('<3 latin><2 digit>');
   // Each change on the specimen is a step, one visit to the line is one.
-  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  const undo = page.getByRole('button', { name: words.set.undo, exact: true });
   await undo.click();
   await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
   await undo.click();
@@ -83,14 +91,16 @@ test('a pattern with mistakes tells each with its column, saves nothing, and has
 }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
+  const pattern = page
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true });
   await pattern.fill('<4 digt>-<2 latn>');
   await expect(page.getByText('Column 4:')).toContainText('Did you mean digit');
   await expect(page.getByText('Column 13:')).toContainText('Did you mean latin');
   await expect(pattern).toHaveAttribute('aria-invalid', 'true');
   await page.waitForTimeout(800);
   expect((await documentOf(request, id)).fields[0].entry.pattern).toBe('<4 digit>');
-  await page.getByRole('button', { name: 'Revert to the last valid pattern' }).click();
+  await page.getByRole('button', { name: words.desk.revertToTheLastValid }).click();
   await expect(pattern).toHaveValue('<4 digit>');
 });
 
@@ -105,12 +115,12 @@ test('the desk follows the tape back and forth, and typing goes on from there', 
   await page.keyboard.press('ArrowUp');
   const back = await line.inputValue();
   expect(['12', '12-3']).toContain(back);
-  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText(`display: ${back}`);
+  await expect(page.getByRole('region', { name: words.desk.ruler })).toContainText(`display: ${back}`);
   await page.keyboard.press('End');
   await expect(line).toHaveValue('12-34');
-  await page.getByRole('button', { name: 'Step back' }).click();
-  await page.getByRole('button', { name: 'Step back' }).click();
-  await page.getByRole('button', { name: 'Step back' }).click();
+  await page.getByRole('button', { name: words.desk.stepBack }).click();
+  await page.getByRole('button', { name: words.desk.stepBack }).click();
+  await page.getByRole('button', { name: words.desk.stepBack }).click();
   const from = await line.inputValue();
   await line.focus();
   await page.keyboard.type('9');
@@ -130,14 +140,14 @@ test('a changed definition plays the same keys again, and the tape still steps',
   await page.keyboard.type('12345');
   await expect(line).toHaveValue('1234');
   await page
-    .getByRole('region', { name: 'Pattern' })
-    .getByLabel('Pattern', { exact: true })
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true })
     .fill('<2 digit>-<3 digit>');
   await expect(line).toHaveValue('12-345');
-  await page.getByRole('button', { name: 'Step back' }).click();
-  await page.getByRole('button', { name: 'Step back' }).click();
+  await page.getByRole('button', { name: words.desk.stepBack }).click();
+  await page.getByRole('button', { name: words.desk.stepBack }).click();
   await expect(line).toHaveValue(/^12-34?$/);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(line).toHaveValue(/^123?4?$/);
 });
 
@@ -147,10 +157,10 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
 }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  const rules = page.getByRole('region', { name: 'Rules' });
-  await rules.getByRole('button', { name: 'Add rule' }).click();
+  const rules = page.getByRole('region', { name: words.shared.rules });
+  await rules.getByRole('button', { name: words.shared.addRule }).click();
   await page.getByRole('menuitem', { name: 'Required' }).click();
-  await rules.getByRole('button', { name: 'Add rule' }).click();
+  await rules.getByRole('button', { name: words.shared.addRule }).click();
   await page.getByRole('menuitem', { name: 'Forbidden values' }).click();
   await liveLine(page, 'Key-box PIN').focus();
   await page.keyboard.type('0000');
@@ -159,12 +169,12 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   await rules.getByRole('button', { name: 'Reorder “none of 0000”' }).focus();
   await page.keyboard.press('ArrowUp');
   await expect(rules.getByRole('listitem').first()).toContainText('none of 0000');
-  await rules.getByLabel('Message', { exact: true }).fill('{worth} is too easy.');
+  await rules.getByLabel(words.field.message, { exact: true }).fill('{worth} is too easy.');
   await expect(rules.getByText('Unknown placeholder {worth}')).toBeVisible();
-  await rules.getByLabel('Message', { exact: true }).fill('{value} is too easy.');
+  await rules.getByLabel(words.field.message, { exact: true }).fill('{value} is too easy.');
   await liveLine(page, 'Key-box PIN').focus();
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('region', { name: 'Live field' })).toContainText('0000 is too easy.');
+  await expect(page.getByRole('region', { name: words.desk.liveField })).toContainText('0000 is too easy.');
   await saved(page);
   expect((await documentOf(request, id)).fields[0].rules.map((rule: { id: string }) => rule.id)).toEqual([
     'not-in',
@@ -185,14 +195,14 @@ test('rules that contradict each other are told while they are written', async (
   };
   const id = await newSet(request, { fields: [guests] });
   await page.goto(`/sets/${id}/fields/guests`);
-  const rules = page.getByRole('region', { name: 'Rules' });
-  const told = rules.getByRole('status', { name: 'Contradictions among the rules' });
+  const rules = page.getByRole('region', { name: words.shared.rules });
+  const told = rules.getByRole('status', { name: words.desk.contradictionsAmongTheRules });
   await rules.getByRole('button', { name: /^(pass|open|fail) at most 20/ }).click();
   await expect(told).toBeEmpty();
-  await rules.getByRole('textbox', { name: 'Maximum' }).fill('5');
+  await rules.getByRole('textbox', { name: words.desk.maximum }).fill('5');
   await expect(told.getByText('no value passes both')).toBeInViewport();
   await expectNoViolations(page);
-  await rules.getByRole('textbox', { name: 'Maximum' }).fill('50');
+  await rules.getByRole('textbox', { name: words.desk.maximum }).fill('50');
   await expect(told).toBeEmpty();
 });
 
@@ -201,9 +211,9 @@ test('a field is deleted and put back', async ({ page, request }) => {
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'Actions for Key-box PIN' }).click();
-  await page.getByRole('menuitem', { name: 'Delete', exact: true }).click();
+  await page.getByRole('menuitem', { name: words.shared.deleteLabel, exact: true }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toHaveCount(0);
-  await section.getByRole('button', { name: 'Restore' }).click();
+  await section.getByRole('button', { name: words.shared.restore }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
 });
@@ -212,10 +222,10 @@ test('a field deleted on its desk can be put back from the shelf', async ({ page
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: 'Actions for Key-box PIN' }).click();
-  await page.getByRole('menuitem', { name: 'Delete', exact: true }).click();
+  await page.getByRole('menuitem', { name: words.shared.deleteLabel, exact: true }).click();
   const section = page.locator(`[data-set="${id}"]`);
   await expect(section.getByText('“Key-box PIN” was deleted.')).toBeVisible();
-  await section.getByRole('button', { name: 'Restore' }).click();
+  await section.getByRole('button', { name: words.shared.restore }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(1);
 });
@@ -231,28 +241,28 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     const other = await (await browser.newContext()).newPage();
     await page.goto(`/sets/${id}/fields/pin`);
     await patient(other).goto(`/sets/${id}/fields/pin`);
-    await other.getByLabel('Hint', { exact: true }).fill('theirs');
+    await other.getByLabel(words.shared.hint, { exact: true }).fill('theirs');
     await saved(other);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('theirs');
-    await page.getByLabel('Hint', { exact: true }).fill('mine');
+    await page.getByLabel(words.shared.hint, { exact: true }).fill('mine');
     await expect(page.getByRole('alertdialog')).toBeVisible();
     await expectNoViolations(page);
     const downloading = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Download my version' }).click();
+    await page.getByRole('button', { name: words.set.downloadMyVersion }).click();
     const file = JSON.parse(readFileSync(await (await downloading).path(), 'utf8'));
     expect(file.fields[0].hint).toBe('mine');
     await expect(page.getByText('Your version is stored under “Conflicting saves”')).toBeVisible();
     await page.getByRole('button', { name: choice }).click();
     const kept = choice.startsWith('Keep') ? 'mine' : 'theirs';
-    await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
+    await expect(page.getByLabel(words.shared.hint, { exact: true })).toHaveValue(kept);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe(kept);
     // Chosen once: it is not asked again, here or after a reload.
     await saved(page);
     await page.reload();
     await saved(page);
-    await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
+    await expect(page.getByLabel(words.shared.hint, { exact: true })).toHaveValue(kept);
     await expect(page.getByRole('alertdialog')).toHaveCount(0);
-    await page.getByLabel('Placeholder').fill('1234');
+    await page.getByLabel(words.shared.placeholder).fill('1234');
     await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');
     await other.context().close();
   }
@@ -275,14 +285,14 @@ test('the choice lies over any dialog that is open, and its solid button overwri
     await route.continue();
   });
   expect((await save(request, await stored(request, id), theirs)).status()).toBe(200);
-  await page.getByLabel('Hint', { exact: true }).fill('mine');
+  await page.getByLabel(words.shared.hint, { exact: true }).fill('mine');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Control+k');
-  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeFocused();
+  await expect(page.getByRole('combobox', { name: words.ui.whatDoYouWant })).toBeFocused();
   answer();
   const choice = page.getByRole('alertdialog');
   await expect(choice).toBeVisible();
-  const button = choice.getByRole('button', { name: 'Use their version' });
+  const button = choice.getByRole('button', { name: words.set.useTheirVersion });
   await expect(button).toHaveClass(/solid-button/);
   const isOnTop = await button.evaluate((element) => {
     const { left, top, width, height } = element.getBoundingClientRect();
@@ -307,7 +317,7 @@ test('nothing moves when a message appears', async ({ page }) => {
   await page.keyboard.type('4071km');
   const quiet = await places();
   await page.keyboard.type('5');
-  await expect(page.getByRole('region', { name: 'Live field' })).toContainText('typing errors');
+  await expect(page.getByRole('region', { name: words.desk.liveField })).toContainText('typing errors');
   expect(await places()).toEqual(quiet);
 });
 
@@ -332,7 +342,7 @@ for (const width of [1280, 400])
 
 test('the phone keyboard types, and the focus stays', async ({ page }) => {
   await page.goto('/sets/ridge-huts/fields/key-box');
-  await page.getByRole('radio', { name: 'Phone' }).click();
+  await page.getByRole('radio', { name: words.shared.phone }).click();
   const line = liveLine(page, 'Key-box PIN');
   await line.focus();
   const keys = page.getByRole('group', { name: /Phone keyboard/ });
@@ -367,8 +377,8 @@ for (const sheet of ['light', 'dark'])
       await expectNoViolations(page, '[aria-label="Rules"]');
       await page.getByRole('button', { name: 'Edit 4 digits' }).click();
       await expectNoViolations(page, '.strip');
-      await page.getByRole('button', { name: 'Typing behaviour' }).click();
-      await page.getByRole('button', { name: 'Change', exact: true }).click();
+      await page.getByRole('button', { name: words.desk.typingBehaviour }).click();
+      await page.getByRole('button', { name: words.desk.change, exact: true }).click();
       await expectNoViolations(page);
       // Either paper on either desk, with hint and message on it.
       for (const paper of ['Dark', 'Light']) {
@@ -396,13 +406,13 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
     expect(await page.evaluate(() => document.activeElement !== document.body)).toBe(true);
   };
   await page.goto(`/sets/${id}/fields/meals`);
-  const notes = page.getByRole('region', { name: 'Rules' });
+  const notes = page.getByRole('region', { name: words.shared.rules });
   await notes
     .getByRole('button', { name: /one of one/ })
     .last()
     .focus();
   await page.keyboard.press('Enter');
-  await notes.getByRole('button', { name: 'Delete rule' }).focus();
+  await notes.getByRole('button', { name: words.later.deleteRule }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.getByRole('button', { name: /^Edit one of 3/ }).focus();
@@ -415,27 +425,32 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: 'Edit a hyphen' }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Remove' }).focus();
+  await page.getByRole('button', { name: words.later.remove }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.goto('/');
   await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Actions for Key-box PIN' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('menuitem', { name: 'Open desk' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: words.shelf.openDesk })).toBeFocused();
   await page.keyboard.press('End');
-  await expect(page.getByRole('menuitem', { name: 'Delete', exact: true })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: words.shared.deleteLabel, exact: true })).toBeFocused();
   await page.keyboard.press('Enter');
   await isKept();
-  await expect(page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Restore' })).toBeFocused();
+  await expect(
+    page.locator(`[data-set="${id}"]`).getByRole('button', { name: words.shared.restore }),
+  ).toBeFocused();
 });
 
 test('what is faulty is not called saved', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await saved(page);
-  await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }).fill('<4 dig');
-  await expect(page.getByText('Saved, except the marked errors')).toBeVisible();
-  await page.getByRole('button', { name: 'Revert to the last valid pattern' }).click();
+  await page
+    .getByRole('region', { name: words.shared.pattern })
+    .getByLabel(words.shared.pattern, { exact: true })
+    .fill('<4 dig');
+  await expect(page.getByText(words.set.savedExceptTheMarkedErrors)).toBeVisible();
+  await page.getByRole('button', { name: words.desk.revertToTheLastValid }).click();
   await saved(page);
 });
 
@@ -552,7 +567,7 @@ test('every field and every form of the demo has a desk or a screen, and a page 
 test('addresses that lead nowhere and requests that make no sense are told so', async ({ page, request }) => {
   const answer = await page.goto('/sets/ridge-huts/fields/nobody');
   expect(answer?.status()).toBe(404);
-  await expect(page.getByRole('link', { name: 'Back to the shelf' })).toBeVisible();
+  await expect(page.getByRole('link', { name: words.shared.backToTheShelf })).toBeVisible();
   const put = (data: unknown) => request.put('/api/sets/ridge-huts', { data: data as object });
   expect((await put({})).status()).toBe(400);
   const demo = await stored(request, 'ridge-huts');

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { documentOf, newSet, saved } from './sets.ts';
@@ -18,8 +19,8 @@ const edge = {
 };
 const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype "501"\nhome\ncaret 4\nbackspace\nexpect display "£51|"\ntype "2"\n' }; // biome-ignore format: a document a line
 
-const list = (page: Page) => page.getByRole('region', { name: 'Trials', exact: true });
-const breaks = (page: Page) => page.getByRole('region', { name: 'Mutation tests' });
+const list = (page: Page) => page.getByRole('region', { name: words.shared.trials, exact: true });
+const breaks = (page: Page) => page.getByRole('region', { name: words.later.mutationTests });
 const editor = (page: Page, name: string) => page.getByRole('textbox', { name: `Tape of ${name}` });
 
 test('trials run by themselves; a miss is told by two rulers and opens on the desk at its row', async ({
@@ -31,19 +32,19 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 passed, 1 failed.');
   await expect(list(page).getByText('2 of 2 expectations met')).toBeVisible();
   await page.getByRole('button', { name: 'Open Not what is there' }).click();
-  const misses = page.getByRole('list', { name: 'Failed expectations' });
+  const misses = page.getByRole('list', { name: words.trials.failedExpectations });
   await expect(misses.getByRole('row', { name: 'expected "£51|"' })).toBeVisible();
   await expect(misses.getByRole('row', { name: 'actual "£50|"' })).toBeVisible();
   await expect(misses.locator('[data-apart]')).toHaveText(['1', '0']);
   await expectNoViolations(page);
-  await misses.getByRole('link', { name: 'Show on desk' }).click();
+  await misses.getByRole('link', { name: words.trials.showOnDesk }).click();
   await page.waitForURL(/fields\/price\?trial=wrong&line=6$/);
   const here = page.locator('[aria-current="step"]');
   await expect(here).toContainText('backspace');
   await expect(here).toContainText('£50');
-  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
-    '£50',
-  );
+  await expect(
+    page.getByRole('region', { name: words.desk.liveField }).getByLabel('Price of a bed'),
+  ).toHaveValue('£50');
   // The shelf tells what came of them, and leads back.
   await page.goto('/');
   const told = page
@@ -63,14 +64,14 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   await tape.click();
   await page.keyboard.press('Control+End');
   await page.keyboard.type('expect valeu "x"');
-  const mistakes = page.getByRole('status', { name: 'What is wrong with the tape' });
+  const mistakes = page.getByRole('status', { name: words.trials.whatIsWrong });
   await expect(mistakes).toContainText(
     'Line 6, column 8: Unknown expectation "valeu". Did you mean "value"?',
   );
   await page.reload();
   await expect(editor(page, 'Up to the edge')).toContainText('expect valeu "x"');
   expect((await documentOf(request, id)).trials[0].tape).toBe(edge.tape);
-  await page.getByRole('button', { name: 'Revert to the last valid tape' }).click();
+  await page.getByRole('button', { name: words.trials.revertToTheLastValid }).click();
   await expect(mistakes).toBeEmpty();
   await editor(page, 'Up to the edge').click();
   await page.keyboard.press('Control+A');
@@ -90,7 +91,7 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
 }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
-  await breaks(page).getByRole('button', { name: 'Run mutation tests' }).click();
+  await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
   await expect(breaks(page).getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
   await breaks(page).getByRole('button', { name: 'Open mutations of Price of a bed' }).click();
   const way = breaks(page)
@@ -102,17 +103,17 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
     .filter({ hasText: /^rule “most”: max 499 instead of 500/i });
   await expect(caught).toContainText('Caught by “edge”.');
   await expectNoViolations(page);
-  await way.getByRole('button', { name: 'Add this trial' }).click();
+  await way.getByRole('button', { name: words.trials.addThisTrial }).click();
   await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 passed in \d+ ms\.$/);
   await breaks(page)
     .getByRole('button', { name: /^Add all \d+ suggested trials$/ })
     .click();
   await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )\d+ passed in \d+ ms\.$/);
-  await breaks(page).getByRole('button', { name: 'Run again' }).click();
-  await expect(breaks(page).getByRole('list', { name: 'Results' })).toContainText('0 not caught');
+  await breaks(page).getByRole('button', { name: words.later.runAgain }).click();
+  await expect(breaks(page).getByRole('list', { name: words.trials.results })).toContainText('0 not caught');
   await saved(page);
   // One step each way.
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: words.set.undo }).click();
   await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 passed/);
 });
 
@@ -120,14 +121,14 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto('/sets/ridge-huts/trials');
   await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 passed/);
-  await breaks(page).getByRole('button', { name: 'Run mutation tests' }).click();
+  await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
   await expect(breaks(page).getByRole('progressbar')).toBeVisible();
   await expect(
     breaks(page)
       .getByRole('button', { name: /^Open mutations of/ })
       .first(),
   ).toBeVisible();
-  await breaks(page).getByRole('button', { name: 'Stop' }).click();
+  await breaks(page).getByRole('button', { name: words.later.stop }).click();
   await expect(breaks(page).getByRole('status')).toHaveText(/^Stopped after \d+ of \d+ mutations\.$/);
   await expect(
     breaks(page)
@@ -145,7 +146,7 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
     'The test runner stopped unexpectedly. Run the trials again.',
   );
   await page.unroute('**/*.js');
-  await page.getByRole('button', { name: 'Run again' }).click();
+  await page.getByRole('button', { name: words.later.runAgain }).click();
   await expect(list(page).getByRole('status').first()).toHaveText(/^Passed in \d+ ms\.$/);
 });
 
@@ -155,15 +156,15 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/fields/price`);
-  await page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed').focus();
+  await page.getByRole('region', { name: words.desk.liveField }).getByLabel('Price of a bed').focus();
   await page.keyboard.type('501');
   await page.keyboard.press('Tab');
-  const expected = page.getByRole('group', { name: 'Expect at this row:' });
-  await expect(expected.getByLabel('display')).toBeChecked();
-  await expect(expected.getByLabel('message text')).not.toBeChecked();
-  await expected.getByLabel('raw').focus();
+  const expected = page.getByRole('group', { name: words.desk.expectAtThisRow });
+  await expect(expected.getByLabel(words.desk.display)).toBeChecked();
+  await expect(expected.getByLabel(words.desk.messageText)).not.toBeChecked();
+  await expected.getByLabel(words.desk.raw).focus();
   await page.keyboard.press('Space');
-  await page.getByRole('button', { name: 'Step back' }).focus();
+  await page.getByRole('button', { name: words.desk.stepBack }).focus();
   await page.keyboard.press('Enter');
   // The cell itself, by mouse: kept with one click on the row one stands at.
   await page.locator('[aria-current="step"] td').nth(1).click();
@@ -171,7 +172,7 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await page.keyboard.press('Control+k');
   await page.keyboard.type('Save tape');
   await page.keyboard.press('Enter');
-  await page.getByRole('link', { name: 'Give it a name and a reason' }).press('Enter');
+  await page.getByRole('link', { name: words.desk.giveItAName }).press('Enter');
   await page.waitForURL('**/trials#price');
   await expect(list(page).getByRole('status').first()).toHaveText(/^Passed in \d+ ms\.$/);
   await page.getByRole('textbox', { name: 'Name of the trial price' }).fill('Too dear');
@@ -182,8 +183,8 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   expect(trial.tape).toMatch(
     /^field price\ntoday .*\nfocus\ntype "501"\nexpect display "£501\|"\nleave\nexpect display "£501.00"\nexpect value "501.00"\nexpect codes above-max\n$/,
   );
-  await page.getByRole('button', { name: 'Delete trial' }).press('Enter');
-  await expect(list(page).getByText('No trials yet.')).toBeVisible();
+  await page.getByRole('button', { name: words.trials.deleteTrial }).press('Enter');
+  await expect(list(page).getByText(words.trials.noTrialsYet)).toBeVisible();
 });
 
 test('what the trials reach: seen and never seen; a set without fields or trials looks meant', async ({
@@ -192,7 +193,10 @@ test('what the trials reach: seen and never seen; a set without fields or trials
 }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
-  const row = page.getByRole('region', { name: 'Coverage' }).getByRole('row').filter({ hasText: 'most' });
+  const row = page
+    .getByRole('region', { name: words.later.coverage })
+    .getByRole('row')
+    .filter({ hasText: 'most' });
   await expect(row).toContainText('pass covered');
   await expect(row).toContainText('fail not covered');
   await page.setViewportSize({ width: 400, height: 800 });
@@ -201,8 +205,8 @@ test('what the trials reach: seen and never seen; a set without fields or trials
     data: { document: { arbeit: 2, title: `Empty ${Math.random()}`, locale: 'en-GB', fields: [] } },
   });
   await page.goto(`/sets/${(await answer.json()).id}/trials`);
-  await expect(list(page).getByText('No trials yet.')).toBeVisible();
-  await expect(breaks(page).getByRole('button', { name: 'Run mutation tests' })).toBeDisabled();
+  await expect(list(page).getByText(words.trials.noTrialsYet)).toBeVisible();
+  await expect(breaks(page).getByRole('button', { name: words.later.runMutationTests })).toBeDisabled();
   await expectNoViolations(page);
 });
 

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, type Locator, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 
 // The tutorials, done as they are written.
@@ -40,7 +41,7 @@ async function lineOf(page: Page, label: string): Promise<Locator> {
     await expect(focused).toHaveAccessibleName(label);
     return focused;
   }
-  const live = page.getByRole('region', { name: 'Live field' }).locator('input:not([type=radio])');
+  const live = page.getByRole('region', { name: words.desk.liveField }).locator('input:not([type=radio])');
   const own = live.and(page.getByLabel(label, { exact: true }));
   return (await own.count()) > 0 ? own.first() : page.getByRole('textbox', { name: label, exact: true });
 }
