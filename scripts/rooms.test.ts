@@ -110,10 +110,10 @@ describe('imports go one way', () => {
   const layers: Readonly<Record<string, readonly string[]>> = {
     words: [],
     demo: [],
-    store: ['demo'],
+    store: ['words', 'demo'],
     model: ['words', 'store', 'demo'],
-    workers: ['model'],
-    services: ['workers', 'model', 'store'],
+    workers: ['words', 'model'],
+    services: ['words', 'workers', 'model', 'store'],
     ui: ['words'],
     field: ['words', 'ui', 'workers', 'model'],
     screens: ['words', 'field', 'ui', 'services', 'workers', 'model', 'store', 'demo'],

@@ -34,7 +34,7 @@ export function refusalOf({ method, url, header }: IncomingRequest): Refusal | u
   if (!loopback.test(host) && !otherHosts().includes(host))
     return {
       status: 403,
-      why: `Host "${host.slice(0, 100)}" is not allowed. Add it to ARBEIT_HOSTS to allow it.`,
+      why: words.hostIsNotAllowed(host.slice(0, 100)),
     };
   const site = header('sec-fetch-site');
   const origin = header('origin');

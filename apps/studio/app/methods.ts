@@ -1,3 +1,4 @@
+import * as words from '../words/app/methods.ts';
 import { onEveryRequest } from './every-request.ts';
 
 /**
@@ -15,7 +16,7 @@ export function refuseMethods(): void {
       'content-type': 'application/json',
       'x-content-type-options': 'nosniff',
     });
-    response.end(JSON.stringify({ error: `The method ${method} is not allowed.` }));
+    response.end(JSON.stringify({ error: words.methodIsNotAllowed(method) }));
     return true;
   });
 }

@@ -9,6 +9,7 @@ import { todayIn } from '../model/clock.ts';
 import type { Store } from '../store/database.ts';
 import type { SoundSet } from '../store/documents.ts';
 import { StoreError } from '../store/store-error.ts';
+import * as words from '../words/store/services-records.ts';
 import { runnerOnServer } from '../workers/custom-code/on-server.ts';
 import { addressIn, services } from './ask.ts';
 import { codePath } from './paths.ts';
@@ -43,7 +44,7 @@ export async function takeRecord(
   if (!checked.ok) return checked;
   for (const { field, address } of used)
     if (!(await write((db) => spendCode(db, address, browser))))
-      return { ok: false, findings: [{ field, code: 'void-code', message: 'This code was used before.' }] };
+      return { ok: false, findings: [{ field, code: 'void-code', message: words.thisCodeWasUsedBefore }] };
   return checked;
 }
 
@@ -67,8 +68,7 @@ async function withCodeRun(
   const isShaped = form.fields.some(({ kind }) => kind.withFormat);
   if (!isShaped && !rules.some(({ check }) => check.type === 'custom')) return form;
   const runner = runnerOnServer();
-  if (runner.waiting() >= mostWaiting)
-    throw new StoreError('Arbeit is running many custom checks at the moment. Try again.');
+  if (runner.waiting() >= mostWaiting) throw new StoreError(words.arbeitIsRunningManyCustom);
   const { check, shape, settled } = runner.session(origin);
   let isKnown = true;
   const noticed = <T>(outcome: T | undefined): T | undefined => {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { asc, eq, getTableColumns, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
+import * as words from '../words/store/backup.ts';
 import type { Database } from './database.ts';
 import { channel, payloadOfRestore } from './followers.ts';
 import { reads } from './read-on-server.ts';
@@ -76,7 +77,7 @@ const parsed = (text: string, number: number): unknown => {
   try {
     return JSON.parse(text);
   } catch {
-    throw new BackupFault(`Line ${number} is not JSON. The file is damaged or is not a backup.`);
+    throw new BackupFault(words.lineIsNotJson(number));
   }
 };
 
@@ -88,33 +89,32 @@ interface Checked {
 /** Reads and checks a whole backup before anything is changed. Throws `BackupFault`. */
 function checked(text: string): Checked {
   const lines = text.split('\n');
-  if (lines.pop() !== '') throw new BackupFault('The file is incomplete: its last line is cut off.');
+  if (lines.pop() !== '') throw new BackupFault(words.theFileIsIncomplete);
   const head = headShape.safeParse(parsed(lines[0] ?? '', 1));
-  if (!head.success) throw new BackupFault('Line 1 is not the header of an Arbeit backup.');
+  if (!head.success) throw new BackupFault(words.line1);
   if (head.data.version !== version)
-    throw new BackupFault(`The file has version ${head.data.version}. This version of Arbeit reads version ${version}.`);
+    throw new BackupFault(words.theFileHasVersion(head.data.version, version));
   const last = lines.length;
   const end = endShape.safeParse(parsed(lines[last - 1] ?? '', last));
-  if (!end.success) throw new BackupFault('The file is incomplete: its end is cut off.');
+  if (!end.success) throw new BackupFault(words.theFileIsIncompleteEnd);
   const before = lines.slice(0, -1).map((line) => `${line}\n`);
   const sum = createHash('sha256').update(before.join('')).digest('hex');
   if (sum !== end.data.sha256)
-    throw new BackupFault('The checksum does not match: the file was changed or damaged.');
+    throw new BackupFault(words.theChecksumDoesNotMatch);
   const rows = lines.slice(1, -1).map((line, i) => {
     const row = rowShape.safeParse(parsed(line, i + 2));
-    if (!row.success) throw new BackupFault(`Line ${i + 2} is not a row of a table of Arbeit.`);
+    if (!row.success) throw new BackupFault(words.lineIsNotARow(i + 2));
     return row.data;
   });
   if (rows.length !== end.data.rows)
-    throw new BackupFault(`The file has ${rows.length} rows, but should have ${end.data.rows}.`);
+    throw new BackupFault(words.theFileHasRowsBut(rows.length, end.data.rows));
   return { at: head.data.at, rows };
 } // biome-ignore format: a check a line
 
 /** A value as its column accepts it: times are texts in the file. */
 function valueFor(table: PgTable, name: string, value: unknown): unknown {
   const column = getTableColumns(table)[name];
-  if (!column)
-    throw new BackupFault(`Unknown column “${name}”. The file was written by another version of Arbeit.`);
+  if (!column) throw new BackupFault(words.unknownColumn(name));
   return column.dataType === 'date' && typeof value === 'string' ? new Date(value) : value;
 }
 
@@ -132,9 +132,7 @@ export async function restoreInto(
   return db.transaction(async (tx) => {
     const present = await tx.select({ id: sets.id, revision: sets.revision }).from(sets);
     if (!replaces && !present.every(({ id, revision }) => id === 'ridge-huts' && revision === 1))
-      throw new BackupFault(
-        `The store already has ${present.length === 1 ? '1 set' : `${present.length} sets`}. Back it up first, then add --replace to replace it.`,
-      );
+      throw new BackupFault(words.theStoreAlreadyHasSets(present.length));
     // Deleting them also deletes what belongs to them.
     await tx.delete(sets);
     const unreadable: string[] = [];

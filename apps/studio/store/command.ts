@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { open, readFile, rename, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import * as words from '../words/store/command.ts';
 import { BackupFault, backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
 import { openServer } from './server.ts';
@@ -44,7 +45,7 @@ export function backup(file: string, where: Where): Promise<string | undefined> 
   const { url, folder } = where;
   // Opening a folder without a store creates one. A mistyped name must not lead to an empty backup.
   if (!url && !existsSync(join(folder, 'pg')))
-    return Promise.resolve(`The folder ${resolve(folder)} has no store.`);
+    return Promise.resolve(words.theFolderHasNoStore(resolve(folder)));
   return withStore(where, async (store) => {
     const part = `${file}.part`;
     const opened = await open(part, 'w');
@@ -78,7 +79,7 @@ export function restore(
   return withStore(where, async (store) => {
     const text = await readFile(file, 'utf8');
     const { sets, rows, at, unreadable } = await store.write((db) => restoreInto(db, text, { replaces }));
-    tell(`${sets} ${sets === 1 ? 'set' : 'sets'} restored (${rows} rows) from the backup of ${at}.`);
-    for (const id of unreadable) tell(`The document of ${id} cannot be read by this version of Arbeit.`);
+    tell(words.setsRestoredRows(sets, rows, at));
+    for (const id of unreadable) tell(words.theDocumentOfCannot(id));
   });
 }

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import * as words from '../words/store/embedded.ts';
 import { channel } from './followers.ts';
 import { asStoreError, damaged, diskFull, StoreError } from './store-error.ts';
 
@@ -155,7 +156,7 @@ export class EmbeddedPool {
     this.#isClosed = true;
     await this.#turn;
     if (this.#worker) await this.#ask('close', {}).catch(() => undefined);
-    await this.#end(new StoreError('The store was closed.'));
+    await this.#end(new StoreError(words.theStoreWasClosed));
   }
 
   /** Reserves disk space if there is plenty. */
@@ -170,7 +171,7 @@ export class EmbeddedPool {
   }
 
   async #begin(): Promise<void> {
-    if (this.#isClosed) throw new StoreError('The store was closed.');
+    if (this.#isClosed) throw new StoreError(words.theStoreWasClosed);
     const pg = join(this.#folder, 'pg');
     // Only an empty folder is new. Anything else was a store, and must not be overwritten by a new one.
     if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
@@ -206,7 +207,7 @@ export class EmbeddedPool {
       const timer = setTimeout(() => {
         // A folder that is gone has no disk to check.
         const isFull = existsSync(this.#folder) && isShort(this.#folder);
-        const late = new StoreError('The database did not respond in time. Try again.');
+        const late = new StoreError(words.theDatabaseDidNotRespond);
         void this.#end(isFull ? diskFull(this.#folder) : late, worker);
       }, most);
       const done = (): void => {

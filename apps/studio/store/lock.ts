@@ -3,6 +3,7 @@ import { linkSync, lstatSync, mkdirSync, readFileSync, readlinkSync, rmSync, wri
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import * as words from '../words/store/lock.ts';
 import { StoreError } from './store-error.ts';
 
 /**
@@ -15,9 +16,7 @@ export class FolderInUse extends Error {
       : holder.host === hostname()
         ? ` (PID ${holder.pid})`
         : ` (PID ${holder.pid} on ${holder.host})`;
-    super(
-      `Data folder ${folder} is in use by another Arbeit process${who}. Stop it, or set ARBEIT_DATA to another folder.`,
-    );
+    super(words.dataFolderIsInUse(folder, who));
     this.name = 'FolderInUse';
   }
 }
@@ -66,9 +65,7 @@ export async function lockFolder(folder: string, pace: Pace = usual): Promise<He
   mkdirSync(folder, { recursive: true });
   const path = join(folder, 'arbeit.lock');
   if (lstatSync(path, { throwIfNoEntry: false })?.isDirectory())
-    throw new StoreError(
-      `${path} is a folder, but a file belongs there. Delete it, or choose another data folder with ARBEIT_DATA.`,
-    );
+    throw new StoreError(words.isAFolderBut(path));
   const flock = await flockOf(folder, path);
   const { pid } = process;
   const holder = crypto.randomUUID();

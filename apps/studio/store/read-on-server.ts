@@ -9,6 +9,7 @@ import {
 } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
+import * as words from '../words/store/read-on-server.ts';
 import { StoreError } from './store-error.ts';
 
 /** A valid document, or the faults of an invalid one. */
@@ -98,18 +99,14 @@ function readIn(thread: Thread, { text, resolve, reject }: Job): void {
     void thread.terminate();
     resolve([{ path: '$', message }]);
   };
-  const timer = setTimeout(
-    () => fail(`Reading the set takes longer than ${budget / 1000} seconds. Split it into smaller sets.`),
-    budget,
-  );
+  const timer = setTimeout(() => fail(words.readingTheSetTakesLonger(budget / 1000)), budget);
   thread.once('message', (faults: readonly DocumentFault[]) => {
     done();
     keepReady(thread);
     resolve(faults);
   });
   thread.once('error', (error: NodeJS.ErrnoException) => {
-    if (error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-      return fail('Reading the set takes too much memory. Split it into smaller sets.');
+    if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') return fail(words.readingTheSetTakesToo);
     done();
     reject(error);
   });
@@ -131,8 +128,7 @@ function keepReady(thread: Thread): void {
 
 function readApart(text: string): Promise<readonly DocumentFault[]> {
   const { waiting } = all();
-  if (waiting.length >= mostWaiting)
-    return Promise.reject(new StoreError('Arbeit is reading many large sets just now. Try again.'));
+  if (waiting.length >= mostWaiting) return Promise.reject(new StoreError(words.arbeitIsReadingManyLarge));
   return new Promise((resolve, reject) => {
     waiting.push({ text, resolve, reject });
     next();

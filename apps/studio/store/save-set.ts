@@ -1,6 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
+import * as words from '../words/store/save-set.ts';
 import { changedBy } from './changed.ts';
 import type { Database } from './database.ts';
 import { documentsOf, type SoundSet, sound } from './documents.ts';
@@ -108,7 +109,7 @@ async function saveOn(
   const theirs = others.flatMap(({ operations }) => operations);
   const text = JSON.stringify(decision.is === 'taken' ? decision.document : present.document);
   if (decision.is === 'taken' && text.length > mostCharacters) {
-    const message = `The set is too large (${(text.length / 1e6).toFixed(1)} MB). The maximum is ${mostCharacters / 1e6} MB.`;
+    const message = words.theSetIsTooLarge((text.length / 1e6).toFixed(1), mostCharacters / 1e6);
     return { outcome: 'faulty', faults: [{ path: '$', message }] };
   }
   const changes = decision.is === 'taken' && save.operations.length > 0 ? 1 : 0;

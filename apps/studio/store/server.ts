@@ -1,5 +1,6 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
+import * as texts from '../words/store/server.ts';
 import type { Database, Store } from './database.ts';
 import { Followers } from './followers.ts';
 import { Listening } from './listening.ts';
@@ -38,14 +39,14 @@ function serverTroubleIn(error: unknown): StoreError | undefined {
 const troubles: readonly (readonly [form: RegExp, words: string])[] = [
   [
     /^(?:28P01|28000)$/,
-    'The database refuses the user or the password of DATABASE_URL. Correct it and start Arbeit again.',
+    texts.theDatabaseRefusesTheUser,
   ],
-  [/^3D000$/, 'The database named in DATABASE_URL does not exist. Create it, or name another one.'],
-  [/^42501$/, 'The user of DATABASE_URL may not create or change tables. Grant it the rights, or name another user.'],
-  [/^53300$/, 'The database has no connection left. Try again, or raise its max_connections.'],
+  [/^3D000$/, texts.theDatabaseNamedInDatabase],
+  [/^42501$/, texts.theUserOfDatabaseUrl],
+  [/^53300$/, texts.theDatabaseHasNoConnection],
   [/^(?:53100|ENOSPC)$/, 'The disk of the database is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.'],
   [/^25006$/, 'The database takes no changes at the moment (it is read-only). Nothing was changed; try again.'],
-  [/^57014$|statement timeout|Query read timeout/, 'The database did not respond in time. Nothing was changed. Try again.'],
+  [/^57014$|statement timeout|Query read timeout/, texts.theDatabaseDidNotRespondIn],
   [
     /^(?:ECONNREFUSED|ECONNRESET|ENOENT|ENOTDIR|EACCES|EPERM|ENOTFOUND|EHOSTUNREACH|ETIMEDOUT|EPIPE|57P0\d|08\w{3}|40001|40P01)$|Connection terminated|not queryable|connection timeout|timeout exceeded when trying to connect/i,
     'The database cannot be reached. Nothing was changed; try again. If this stays, see whether it runs and whether DATABASE_URL is right.',

@@ -1,3 +1,5 @@
+import * as words from '../words/store/store-error.ts';
+
 /** Why the store does not answer, and what to do. */
 export class StoreError extends Error {
   constructor(message: string, cause?: unknown) {
@@ -24,10 +26,7 @@ export const diskFull = (folder: string, cause?: unknown): StoreError =>
 
 /** The store in a data folder is damaged; `why` if known. */
 export const damaged = (folder: string, cause?: unknown, why = ''): StoreError =>
-  new StoreError(
-    `The database in ${folder} is damaged${why}. Restore the folder from a backup or set ARBEIT_DATA to another one. Keep this folder until you have recovered its documents.`,
-    cause,
-  );
+  new StoreError(words.theDatabaseInIsDamaged(folder, why), cause);
 
 /** The chain of causes: Drizzle wraps errors of PostgreSQL, which may wrap errors of the system. */
 function* causes(error: unknown): Generator<unknown> {
@@ -42,7 +41,7 @@ function* causes(error: unknown): Generator<unknown> {
 export const asStoreError = (error: unknown, folder: string): StoreError =>
   storeErrorIn(error, folder) ?? new StoreError(noAnswer, error);
 
-const noAnswer = 'No response from the database. Nothing was changed. Try again.';
+const noAnswer = words.noResponseFromTheDatabase;
 
 /**
  * Whether an error comes from the database: a failed query (Drizzle), an error of PostgreSQL, a closed
@@ -77,10 +76,7 @@ export function storeErrorIn(error: unknown, folder: string): StoreError | undef
       ['EROFS', 'EACCES', 'EPERM', '42501'].includes(code) ||
       /read-only file system|permission denied/i.test(text)
     )
-      return new StoreError(
-        `The data folder (${folder}) cannot be written to. Give the user Arbeit runs as the right to write there, or choose another folder with ARBEIT_DATA.`,
-        error,
-      );
+      return new StoreError(words.theDataFolderCannot(folder), error);
     if (
       code === 'XX001' ||
       code === 'XX002' ||
@@ -90,10 +86,7 @@ export function storeErrorIn(error: unknown, folder: string): StoreError | undef
     )
       return damaged(folder, error);
     if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EEXIST')
-      return new StoreError(
-        `Data folder ${folder} does not exist or is not a folder. Create it, or set ARBEIT_DATA to another folder.`,
-        error,
-      );
+      return new StoreError(words.dataFolderDoesNotExist(folder), error);
   }
   return unanswered(error);
 }

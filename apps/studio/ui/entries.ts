@@ -87,7 +87,7 @@ const setActions = [
 ] as const;
 
 /** What only the page of one field or one form can do: disabled on other pages. */
-const onDesks = [wording.goToField, wording.goToSpecimen, wording.editPatternText, wording.addRule, wording.changeKind, wording.placeholder, wording.hint, 'Initial value', wording.appearance, wording.htmlAttributes, wording.inOtherLocales, wording.goToTape, wording.saveTapeAsTrial, wording.clearTape, wording.copyTheTapeAsText, wording.moveUp, wording.moveDown, wording.duplicate, wording.changeId, wording.deleteLabel]; // biome-ignore format: a list
+const onDesks = [wording.goToField, wording.goToSpecimen, wording.editPatternText, wording.addRule, wording.changeKind, wording.placeholder, wording.hint, wording.initialValue, wording.appearance, wording.htmlAttributes, wording.inOtherLocales, wording.goToTape, wording.saveTapeAsTrial, wording.clearTape, wording.copyTheTapeAsText, wording.moveUp, wording.moveDown, wording.duplicate, wording.changeId, wording.deleteLabel]; // biome-ignore format: a list
 /** What a page that edits a set can do. */
 const onEdited = [wording.undoLastChange, wording.redo];
 /** Pages that edit nothing. */

@@ -6,7 +6,7 @@ const controls = ['button', 'a[href]', 'select', 'input:not([type=hidden])', 'te
 const within = controls.flatMap((one) => [`header ${one}`, `main ${one}`]).join(', ');
 
 /** The accessible name of a control, near enough: its label, or its text. */
-export function nameOf(control: HTMLElement): string {
+function nameOf(control: HTMLElement): string {
   const own = control.getAttribute('aria-label');
   if (own) return own;
   const by = control.getAttribute('aria-labelledby');
@@ -42,8 +42,8 @@ export const controlEntries = (): readonly Entry[] =>
     // Symbols alone are handles and folds, which the list beside them describes.
     // Links of the header are listed with their set.
     const section = sectionOf(control);
-    const isListed = section === 'Set pages' || section === 'Breadcrumb';
-    if (!/\p{L}{2}/u.test(label) || label.startsWith('Commands') || isListed) return [];
+    const isListed = section === words.setPages || section === words.breadcrumb;
+    if (!/\p{L}{2}/u.test(label) || label.startsWith(words.commands) || isListed) return [];
     const isOff = (control as HTMLButtonElement).disabled === true;
     return [
       {

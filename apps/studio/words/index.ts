@@ -13,6 +13,7 @@ export * as revisions from './revisions/index.ts';
 export * as set from './set/index.ts';
 export * as shared from './shared.ts';
 export * as shelf from './shelf/index.ts';
+export * as store from './store/index.ts';
 export * as texts from './texts/index.ts';
 export * as trials from './trials/index.ts';
 export * as ui from './ui/index.ts';

@@ -65,3 +65,6 @@ export const noLabel = 'No label';
 export const key = 'Key';
 export const fieldCount = (count: number) => plural(count, '1 field', `${count} fields`);
 export const couldNotLoadThisPart = 'Could not load this part: no response from the server. Try again.';
+export const breadcrumb = 'Breadcrumb';
+export const setPages = 'Set pages';
+export const initialValue = 'Initial value';

@@ -6,7 +6,7 @@ import { type UseName, useNames } from '../../screens/handoff/choice.ts';
 import { mostOperations } from '../../store/operations.ts';
 import { readOnServer } from '../../store/read-on-server.ts';
 import { isStoreError } from '../../store/store-error.ts';
-import * as words from '../../words/app/api-request.ts';
+import * as words from '../../words/app/api.ts';
 
 /** Largest request body, in bytes. A set of a thousand fields stays well below. */
 const mostBytes = 4_000_000;
@@ -78,16 +78,15 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array | und
 /** Parses and checks the JSON of a request. Returns the data, or the response that reports what is wrong. */
 async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBytes): Promise<T | Response> {
   const type = request.headers.get('content-type') ?? '';
-  if (!/^application\/json\s*(?:;|$)/i.test(type))
-    return problem(415, { error: words.expectedContentOfTypeApplication });
+  if (!/^application\/json\s*(?:;|$)/i.test(type)) return problem(415, { error: words.expectedJson });
   const bytes = await bytesOf(request, most);
-  if (!bytes) return problem(413, { error: `Too large: a set can have at most ${most / 1_000_000} MB.` });
+  if (!bytes) return problem(413, { error: words.tooLarge(most / 1_000_000) });
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch (error) {
     const isText = error instanceof SyntaxError;
-    return problem(400, { error: isText ? words.theRequestIsNotJson : words.theRequestIsNotUtf });
+    return problem(400, { error: isText ? words.notJson : words.notUtf8 });
   }
   const parsed = shape.safeParse(json);
   return parsed.success ? parsed.data : problem(400, { error: z.prettifyError(parsed.error) });
@@ -104,14 +103,14 @@ async function readWith<T extends { document?: unknown }>(
   const read = await readShape(request, shape);
   if (read instanceof Response) return read;
   const result = await readOnServer(read.document);
-  if (!result.ok) return problem(422, { error: words.theDocumentHasErrors, faults: result.faults });
+  if (!result.ok) return problem(422, { error: words.documentHasErrors, faults: result.faults });
   return { ...read, document: result.document };
 }
 
 export async function readSave(request: Request): Promise<z.infer<typeof save> | Response> {
   const read = await readShape(request, save, mostBytesOfSave);
   if (read instanceof Response || !isDeeper(read.operations, mostDeep)) return read;
-  return problem(400, { error: `The operations go further inwards than any document does (${mostDeep}).` });
+  return problem(400, { error: words.tooDeep(mostDeep) });
 }
 
 const ids = z.array(z.string().max(100)).max(10_000);
@@ -130,7 +129,7 @@ export const readRename = (request: Request) =>
   readShape(
     request,
     z.strictObject({
-      id: z.string().regex(/^[a-z0-9-]{1,80}$/, words.useLowerCaseLettersDigits),
+      id: z.string().regex(/^[a-z0-9-]{1,80}$/, words.useLowerCase),
     }),
   );
 
@@ -144,7 +143,7 @@ const mostNames = 5000;
 const named = <T extends z.ZodType>(one: T) =>
   z
     .record(z.string().max(100), one)
-    .refine((all) => Object.keys(all).length <= mostNames, `Use at most ${mostNames} names.`);
+    .refine((all) => Object.keys(all).length <= mostNames, words.tooManyNames(mostNames));
 
 /** A question of a rule to a service (`docs/contract/servers.md`). */
 export const readAsked = (request: Request) =>
@@ -160,7 +159,7 @@ export const readAddress = (request: Request) =>
       to: z
         .string()
         .max(120)
-        .regex(/^(?:\+[1-9]\d{4,14}|[^@\s]+@[^@\s]+\.[^@\s.]+)$/, words.aNumberSuchAs447700900123),
+        .regex(/^(?:\+[1-9]\d{4,14}|[^@\s]+@[^@\s]+\.[^@\s.]+)$/, words.numberOrAddress),
     }),
   );
 /** The raw values of a form, by field. */
@@ -184,7 +183,7 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
     logError(what, error);
     if (isStoreError(error)) return problem(503, { error: error.message });
     return problem(500, {
-      error: words.arbeitFailedToAnswerBy,
+      error: words.internalError,
     });
   }
 }

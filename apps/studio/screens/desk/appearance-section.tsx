@@ -26,7 +26,7 @@ export const AppearanceSection = memo(function TheLook({
   return (
     <div className="mt-1">
       <FoldedLine
-        name="Appearance"
+        name={words.appearance}
         caption={words.appearanceWhenExported}
         said={appearanceInWords(definition.look)}
         opens={words.theAppearance}

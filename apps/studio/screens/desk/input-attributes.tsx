@@ -39,7 +39,7 @@ export const InputAttributes = memo(function ToldBrowser({
   return (
     <div className="mt-3">
       <FoldedLine
-        name="HTML attributes"
+        name={words.htmlAttributes}
         caption={words.htmlAttributes}
         said={said.join(' · ') || words.none}
         isValue

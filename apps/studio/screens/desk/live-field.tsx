@@ -130,7 +130,7 @@ function InPlace({
       )}
       <div className="flex flex-wrap items-baseline gap-x-5 text-sm">
         {!isPicked && (
-          <Said name="Placeholder">
+          <Said name={words.placeholder}>
             <WordInPlace
               label={words.placeholder}
               value={definition.placeholder ?? ''}
@@ -140,7 +140,7 @@ function InPlace({
             />
           </Said>
         )}
-        <Said name="Initial value">
+        <Said name={words.initialValue}>
           <WordInPlace
             label={words.initialValue}
             value={definition.initial ?? ''}

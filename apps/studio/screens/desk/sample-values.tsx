@@ -66,7 +66,7 @@ export function SampleValues({
               <button
                 type="button"
                 className="word-button ml-auto"
-                aria-label={`Remove test value ${value || words.emptyValue}`}
+                aria-label={words.removeTestValue(value || words.emptyValue)}
                 onClick={() =>
                   put(
                     side,

@@ -55,9 +55,7 @@ function Second({ store, label }: { readonly store: FieldStore; readonly label: 
   const field = useField(store.field, { store });
   return (
     <div className="mt-3 max-w-md">
-      <span className="caption">
-        {words.linkedDisplay} {label.split(', ').at(-1)}
-      </span>
+      <span className="caption">{words.linkedDisplay(label.split(', ').at(-1) ?? '')}</span>
       <TypedLine field={field} label={label} />
       <Message field={field} classNames={message} />
     </div>

@@ -57,9 +57,7 @@ export function Weights({ weights }: { readonly weights: Made['weights'] }) {
           ))}
         </tbody>
       </table>
-      <p className="caption">
-        {names[shown?.use ?? '']} {words.isMadeOf}
-      </p>
+      <p className="caption">{words.partsOf(names[shown?.use ?? ''] ?? '')}</p>
       <ul className="hand-off-inks">
         {shown?.parts.map(({ name, bytes }) => (
           <li key={name}>

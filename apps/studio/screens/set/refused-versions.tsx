@@ -62,7 +62,7 @@ export function RefusedVersions({
         <h1 className="pt-6 text-2xl">{words.conflictingSaves}</h1>
         <p className="pt-1 text-faint">
           {words.theseSavesCollidedWithSomebody(stored.revision)}
-          {dropped > 0 && ` ${words.keptConflicts(dropped)}`}
+          {dropped > 0 && <> {words.keptConflicts(dropped)}</>}
         </p>
         <p role="status" className="min-h-7 py-1 text-sm">
           {said}

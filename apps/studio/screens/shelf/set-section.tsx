@@ -85,7 +85,7 @@ export function SetSection({
           />
         </h2>
         <span className="caption whitespace-nowrap">
-          {words.fieldCount(document.fields.length)} · {document.locale}
+          {words.fieldsAndLocale(document.fields.length, document.locale)}
         </span>
         {document.forms?.map(({ id, title }) => (
           <a key={id} className="word-button text-sm" href={`/sets/${set.key}/forms/${id}`}>

@@ -1,11 +1,12 @@
 // Every text of these files, for tests; the studio imports single files, so that a page loads only its own.
 
-export * from './api-request.ts';
-export * from './api-services-answer-question.ts';
+export * from './api.ts';
 export * from './error.ts';
 export * from './glossary-page.ts';
 export * from './guard.ts';
 export * from './layout.ts';
+export * from './live-preview.ts';
+export * from './methods.ts';
 export * from './not-found.ts';
 export * from './read-from-store.ts';
 export * from './sets-fields-page.ts';

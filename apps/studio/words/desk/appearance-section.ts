@@ -2,3 +2,4 @@
 
 export const appearanceWhenExported = 'Appearance (when exported)';
 export const theAppearance = 'the appearance';
+export const appearance = 'Appearance';

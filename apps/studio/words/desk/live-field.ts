@@ -1,6 +1,6 @@
 // Texts of `screens/desk/live-field.tsx`.
 
-export { desktop, hint, noLabel, phone, placeholder } from '../shared.ts';
+export { desktop, hint, initialValue, noLabel, phone, placeholder } from '../shared.ts';
 export { label, none } from './shared.ts';
 
 export const unfocusedAfterBlur = 'Unfocused (after blur)';
@@ -8,6 +8,5 @@ export const asExported = 'As exported';
 export const liveField = 'Live field';
 export const addALabel = 'Add a label';
 export const noHint = 'no hint';
-export const initialValue = 'Initial value';
 export const thePlaceholderIsHiddenUntil = 'The placeholder is hidden until the initial value is cleared.';
 export const sameAsApp = 'Same as app';

@@ -16,3 +16,4 @@ export const addAsAValue = {
 export const theEmptyField = 'the emptyValue field';
 export const emptyValue = '(empty)';
 export const emptyWord = 'empty';
+export const removeTestValue = (value: string) => `Remove test value ${value}`;

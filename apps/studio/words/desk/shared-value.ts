@@ -1,3 +1,3 @@
 // Texts of `screens/desk/shared-value.tsx`.
 
-export const linkedDisplay = 'Linked display:';
+export const linkedDisplay = (display: string) => `Linked display: ${display}`;

@@ -1,7 +1,5 @@
 // Texts of `screens/set/masthead.tsx`.
 
-export { handOff, revisions, translations, trials } from '../shared.ts';
+export { breadcrumb, handOff, revisions, setPages, translations, trials } from '../shared.ts';
 
 export const arbeit = 'Arbeit';
-export const breadcrumb = 'Breadcrumb';
-export const setPages = 'Set pages';

@@ -1,6 +1,8 @@
 // Texts of `screens/shelf/set-section.tsx`.
 
-export { fieldCount, newField, restore } from '../shared.ts';
+import { fieldCount } from '../shared.ts';
+
+export { newField, restore } from '../shared.ts';
 
 export const fieldsOf = (title: string) => `Fields of ${title}`;
 export const setTitle = 'Set title';
@@ -9,3 +11,4 @@ export const noFieldsYet =
   'No fields yet. Use “New field” to start from example values, a field kind or a demo field.';
 export const showOfMore = (min: number, count: number) => `Show ${min} of ${count} more`;
 export const wasDeleted = (name: string) => `“${name}” was deleted.`;
+export const fieldsAndLocale = (count: number, locale: string) => `${fieldCount(count)} · ${locale}`;

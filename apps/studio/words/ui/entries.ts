@@ -49,6 +49,7 @@ export {
   hint,
   htmlAttributes,
   importLabel,
+  initialValue,
   inOtherLocales,
   locale,
   moveDown,

@@ -1,15 +1,14 @@
 'use client';
 
 import { useCallback, useEffect, useRef } from 'react';
+import * as words from '../../words/store/workers-threads.ts';
 import type { Answered, TrialRequest } from './messages.ts';
 
 /** Starts a worker for trials. A worker that ends unexpectedly is reported as failed. */
 export const start = (hear: (answered: Answered) => void): Worker => {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
-  worker.addEventListener('error', () =>
-    hear({ is: 'failed', why: 'The test runner stopped unexpectedly. Run the trials again.' }),
-  );
+  worker.addEventListener('error', () => hear({ is: 'failed', why: words.theTestRunnerStoppedUnexpectedly }));
   return worker;
 };
 

@@ -1,5 +1,6 @@
 import { revisionsOf } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
+import * as words from '../../../words/app/api.ts';
 import { ending } from '../../ending.ts';
 import { answer, problem, setIdOf } from '../request.ts';
 import { changeStream } from './stream.ts';
@@ -15,14 +16,14 @@ const place = globalThis as { arbeitFollowers?: number };
 export function GET(request: Request): Promise<Response> {
   return answer('follow sets', async () => {
     const asked = [...new Set(new URL(request.url).searchParams.getAll('set'))];
-    if (asked.length > mostSets) return problem(400, { error: `A page follows ${mostSets} sets at most.` });
+    if (asked.length > mostSets) return problem(400, { error: words.mostFollowed(mostSets) });
     const ids = asked.map(setIdOf).filter((id) => id !== undefined);
     const opened = await store();
     const now = () => opened.read((db) => revisionsOf(db, ids));
     const keys = (await now()).map(({ key }) => key);
-    if (keys.length === 0) return problem(404, { error: 'None of these sets is in the store.' });
+    if (keys.length === 0) return problem(404, { error: words.noneInTheStore });
     if ((place.arbeitFollowers ?? 0) >= mostPages)
-      return problem(503, { error: `More than ${mostPages} pages are open. Close some of them.` });
+      return problem(503, { error: words.tooManyPages(mostPages) });
     place.arbeitFollowers = (place.arbeitFollowers ?? 0) + 1;
     const body = changeStream({
       follow: (listener) => {

@@ -4,7 +4,7 @@ import { services } from '../../../services/ask.ts';
 import { browserOf } from '../../../services/browser-id.ts';
 import { behave, mannerOf } from '../../../services/manner.ts';
 import { store } from '../../../store/store.ts';
-import * as words from '../../../words/app/api-services-answer-question.ts';
+import * as words from '../../../words/app/api.ts';
 import { answer, problem, readAsked } from '../request.ts';
 
 /** The current date for the services: that of the demo. */
@@ -22,7 +22,7 @@ export const answerQuestion =
       if (asked instanceof Response) return asked;
       const service = services[path];
       if (!service || !(await behave(mannerOf(request))))
-        return problem(503, { error: words.simulatedFailureSeeTheSimulated });
+        return problem(503, { error: words.simulatedFailure });
       const { write } = await store();
       const { id, headers } = browserOf(request);
       return Response.json(await service(asked, today(), write, id), { headers });

@@ -1,5 +1,6 @@
 import { createSet, findSets, listSets } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
+import * as words from '../../../words/app/api.ts';
 import { answer, problem, readNew } from '../request.ts';
 
 /** Most sets in one response. */
@@ -18,9 +19,8 @@ export function GET(request: Request): Promise<Response> {
     const opened = await store();
     if (title === null) return Response.json(await opened.read(listSets));
     const from = searchParams.get('from') ?? '0';
-    if (!/^\d{1,9}$/.test(from)) return problem(400, { error: '“from” is a number of sets.' });
-    if (title.length > mostLookedFor)
-      return problem(400, { error: `The title has more than ${mostLookedFor} characters.` });
+    if (!/^\d{1,9}$/.test(from)) return problem(400, { error: words.fromIsANumber });
+    if (title.length > mostLookedFor) return problem(400, { error: words.titleIsTooLong(mostLookedFor) });
     const asked = { title, from: Number(from), most: atATime };
     return Response.json(await opened.read((db) => findSets(db, asked)));
   });

@@ -2,13 +2,14 @@ import { soundSet } from '../../../../store/documents.ts';
 import { changesSince, type SentSave, saveSet } from '../../../../store/save-set.ts';
 import { deleteSet, renameSet } from '../../../../store/sets.ts';
 import { store } from '../../../../store/store.ts';
+import * as words from '../../../../words/app/api.ts';
 import { answer, problem, readRename, readSave, revisionOf, setIdOf } from '../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string }>;
 }
 
-const missing = () => problem(404, { error: 'This set is no longer in the store.' });
+const missing = () => problem(404, { error: words.notInTheStore });
 
 /**
  * A set, by its id, its key, or a former id. With a revision in `?since=` and the store in `&generation=`:
@@ -22,7 +23,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const asked = searchParams.get('since');
     const generation = searchParams.get('generation') ?? '';
     const since = asked === null ? undefined : revisionOf(asked);
-    if (asked !== null && since === undefined) return problem(400, { error: '“since” is a revision.' });
+    if (asked !== null && since === undefined) return problem(400, { error: words.sinceIsARevision });
     const found = await (await store()).read(async (db): Promise<object | undefined> => {
       if (since !== undefined) return changesSince(db, id, since, generation);
       const set = await soundSet(db, id);
@@ -47,7 +48,7 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
     const { outcome, ...rest } = saved;
     if (outcome === 'missing') return missing();
     if (saved.outcome === 'faulty')
-      return problem(422, { error: 'The document has errors.', faults: saved.faults });
+      return problem(422, { error: words.documentHasErrors, faults: saved.faults });
     return Response.json(rest, { status: outcome === 'saved' ? 200 : 409 });
   });
 }
@@ -61,7 +62,7 @@ export function PATCH(request: Request, { params }: Context): Promise<Response> 
     if (!id) return missing();
     const done = await (await store()).write((db) => renameSet(db, id, read.id));
     if (done === 'missing') return missing();
-    if (done === 'taken') return problem(409, { error: `The id ${read.id} is already taken.` });
+    if (done === 'taken') return problem(409, { error: words.idIsTaken(read.id) });
     return Response.json({ id: read.id });
   });
 }

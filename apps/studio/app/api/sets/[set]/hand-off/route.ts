@@ -2,6 +2,7 @@ import type { MakeProgress } from '../../../../../screens/handoff/made.ts';
 import { makeHandOff } from '../../../../../screens/handoff/on-server.ts';
 import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
+import * as words from '../../../../../words/app/api.ts';
 import { answer, logError, problem, readChoice, setIdOf } from '../../../request.ts';
 
 interface Context {
@@ -18,9 +19,9 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     if (choice instanceof Response) return choice;
     const id = setIdOf((await params).set);
     const found = id && (await (await store()).read((db) => soundSet(db, id)));
-    if (!found) return problem(404, { error: 'This set is no longer in the store.' });
+    if (!found) return problem(404, { error: words.notInTheStore });
     const { document, faults } = found;
-    if (faults.length > 0) return problem(422, { error: 'The document has errors.', faults });
+    if (faults.length > 0) return problem(422, { error: words.documentHasErrors, faults });
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({
       async start(controller) {
@@ -31,7 +32,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
           await makeHandOff(document, choice, tell, request.signal);
         } catch (error) {
           logError('make a hand-off', error);
-          tell({ problem: 'The hand-off could not be made. Try again.' });
+          tell({ problem: words.handOffFailed });
         }
         if (!request.signal.aborted) controller.close();
       },

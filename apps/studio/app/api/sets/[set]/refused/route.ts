@@ -1,5 +1,6 @@
 import { listRefused } from '../../../../../store/refusing.ts';
 import { store } from '../../../../../store/store.ts';
+import * as words from '../../../../../words/app/api.ts';
 import { answer, problem, setIdOf } from '../../../request.ts';
 
 interface Context {
@@ -10,7 +11,7 @@ interface Context {
 export function GET(_: Request, { params }: Context): Promise<Response> {
   return answer('list refused saves', async () => {
     const id = setIdOf((await params).set);
-    if (!id) return problem(404, { error: 'This set does not exist.' });
+    if (!id) return problem(404, { error: words.noSuchSet });
     return Response.json(await (await store()).read((db) => listRefused(db, id)));
   });
 }

@@ -3,6 +3,7 @@ import { chosen } from '../../../../../screens/handoff/choice.ts';
 import { type LiveUse, livePage, liveUses } from '../../../../../screens/handoff/live.ts';
 import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
+import * as words from '../../../../../words/app/live-preview.ts';
 import { answer, problem, setIdOf } from '../../../../api/request.ts';
 
 interface Context {
@@ -17,14 +18,13 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer('show a snippet', async () => {
     const { searchParams } = new URL(request.url);
     const use = searchParams.get('use') as LiveUse;
-    if (!liveUses.includes(use)) return problem(404, { error: 'No preview for this framework.' });
+    if (!liveUses.includes(use)) return problem(404, { error: words.noPreview });
     const id = setIdOf((await params).set);
     const found = id && (await (await store()).read((db) => soundSet(db, id)));
-    if (!found || found.faults.length > 0)
-      return problem(404, { error: 'This set is no longer in the store.' });
+    if (!found || found.faults.length > 0) return problem(404, { error: words.notInTheStore });
     const about = { fields: searchParams.getAll('field'), forms: searchParams.getAll('form') };
     const page = await livePage(chosen(found.document, about), use);
-    if (!page) return problem(404, { error: 'There is nothing to be seen of this set.' });
+    if (!page) return problem(404, { error: words.nothingToShow });
     const nonce = request.headers.get('x-nonce') ?? '';
     const isDark = searchParams.get('sheet') === 'dark';
     return new Response(

@@ -1,12 +1,13 @@
 import { dropRefused, findRefused } from '../../../../../../store/refusing.ts';
 import { store } from '../../../../../../store/store.ts';
+import * as words from '../../../../../../words/app/api.ts';
 import { answer, problem, setIdOf } from '../../../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string; readonly kept: string }>;
 }
 
-const missing = () => problem(404, { error: 'No conflicting save with this number.' });
+const missing = () => problem(404, { error: words.noSuchConflict });
 
 /** Set and number of a refused save; `undefined` if the address is invalid. */
 async function read({ params }: Context) {

@@ -1,13 +1,14 @@
 import { findRevision, nameRevision } from '../../../../../../store/revisions.ts';
 import { findSet } from '../../../../../../store/sets.ts';
 import { store } from '../../../../../../store/store.ts';
+import * as words from '../../../../../../words/app/api.ts';
 import { answer, problem, readRevisionName, revisionOf, setIdOf } from '../../../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string; readonly revision: string }>;
 }
 
-const missing = () => problem(404, { error: 'This revision no longer exists.' });
+const missing = () => problem(404, { error: words.noSuchRevision });
 
 /** A set at a revision. Returns `{ document }`. */
 export function GET(_: Request, { params }: Context): Promise<Response> {

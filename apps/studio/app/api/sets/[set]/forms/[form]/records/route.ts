@@ -2,6 +2,7 @@ import { browserOf } from '../../../../../../../services/browser-id.ts';
 import { takeRecord } from '../../../../../../../services/records.ts';
 import { soundSet } from '../../../../../../../store/documents.ts';
 import { store } from '../../../../../../../store/store.ts';
+import * as words from '../../../../../../../words/app/api.ts';
 import { answer, problem, readRecord, setIdOf } from '../../../../../request.ts';
 
 interface Context {
@@ -20,9 +21,9 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const id = setIdOf(given);
     const opened = await store();
     const set = id && (await opened.read((db) => soundSet(db, id)));
-    if (!set) return problem(404, { error: 'This set is no longer in the store.' });
+    if (!set) return problem(404, { error: words.notInTheStore });
     const taken = await takeRecord(opened.write, set, form, read.raw, browserOf(request).id);
-    if (!taken) return problem(404, { error: 'The set has no such form.' });
+    if (!taken) return problem(404, { error: words.noSuchForm });
     return taken.ok
       ? Response.json({ record: taken.record })
       : Response.json({ findings: taken.findings }, { status: 422 });

@@ -1,0 +1,3 @@
+// Texts of `workers/trials/threads.ts`.
+
+export const theTestRunnerStoppedUnexpectedly = 'The test runner stopped unexpectedly. Run the trials again.';
