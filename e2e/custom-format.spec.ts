@@ -61,7 +61,7 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
   ).toHaveText(['4', '48', '481', '481-5', '481-51', '481-516', '481-516-2', '481-516-23']);
   await expect(strip.getByText(/^No problems found in [\d,]+ random events/)).toBeVisible();
   await expectNoViolations(page);
-  const code = strip.getByRole('textbox', { name: 'Code of the shape' });
+  const code = strip.getByRole('textbox', { name: words.customCode.codeOfTheFormat });
   await code.fill('export function shape(content) {\n  return content.slice(0, 3);\n}');
   await expect(
     strip.getByText('shape() left out “5”. Return all typed characters. The text is shown unformatted.'),
@@ -143,7 +143,7 @@ test('a function that never comes back freezes nothing and loses nothing, and ca
   await expect(locker(page)).toHaveValue('12345');
   await page.locator('[data-part="shape"]').first().click();
   const strip = page.getByRole('region', { name: /^Edit:/ });
-  await strip.getByRole('textbox', { name: 'Code of the shape' }).fill(grouped);
+  await strip.getByRole('textbox', { name: words.customCode.codeOfTheFormat }).fill(grouped);
   await expect(locker(page)).toHaveValue('123-45');
   await expect(strip.getByText(/^No problems found/)).toBeVisible();
 });
@@ -171,16 +171,16 @@ test('a form sends its value, and the server asks the same function', async ({ p
   expect(await bad.text()).toContain('incomplete');
 });
 
-test('on the trials screen the audit tells what a shape may not do', async ({ page, request }) => {
+test('on the trials screen the law check tells what a shape may not do', async ({ page, request }) => {
   const counting =
     'let calls = 0;\nexport function shape(content) {\n  calls = (calls + 1) % 3;\n  return content + "-".repeat(calls);\n}';
   const id = await newSet(request, { fields: [field(counting)] });
   await page.goto(`/sets/${id}/trials`);
-  const audit = page.getByRole('region', { name: words.later.lawCheck });
-  await audit.getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
-  await audit.getByRole('button', { name: words.later.run, exact: true }).click();
-  await expect(audit.getByRole('status')).toHaveText(/broken/);
-  await expect(audit.getByRole('list', { name: 'Broken laws in Locker' })).toContainText(
+  const laws = page.getByRole('region', { name: words.later.lawCheck });
+  await laws.getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
+  await laws.getByRole('button', { name: words.later.run, exact: true }).click();
+  await expect(laws.getByRole('status')).toHaveText(/broken/);
+  await expect(laws.getByRole('list', { name: 'Broken laws in Locker' })).toContainText(
     'as before with the same content',
   );
 });

@@ -12,7 +12,7 @@ const price = {
   rules: [{ id: 'most', check: { type: 'range', max: '500' } }],
 };
 
-const audit = (page: Page) => page.getByRole('region', { name: words.later.lawCheck });
+const laws = (page: Page) => page.getByRole('region', { name: words.later.lawCheck });
 
 test('a set is held against the laws on all cores; what was found outlives the page', async ({
   page,
@@ -20,33 +20,33 @@ test('a set is held against the laws on all cores; what was found outlives the p
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await expect(audit(page).getByRole('status')).toHaveText(words.trials.notRunYetSentence);
-  await audit(page).getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
-  await audit(page).getByLabel(words.trials.seed).fill('7');
-  await audit(page).getByRole('button', { name: words.later.run, exact: true }).click();
-  await expect(audit(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/);
-  const row = audit(page).getByRole('row', { name: /^Price of a bed/ });
+  await expect(laws(page).getByRole('status')).toHaveText(words.trials.notRunYetSentence);
+  await laws(page).getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
+  await laws(page).getByLabel(words.trials.seed).fill('7');
+  await laws(page).getByRole('button', { name: words.later.run, exact: true }).click();
+  await expect(laws(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/);
+  const row = laws(page).getByRole('row', { name: /^Price of a bed/ });
   await expect(row.getByText('kept')).toHaveCount(12);
   await expectNoViolations(page);
   // A table that is wider than the page is scrolled by itself.
   await page.setViewportSize({ width: 400, height: 800 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
-  const said = await audit(page).getByRole('status').textContent();
+  const said = await laws(page).getByRole('status').textContent();
   await page.reload();
-  await expect(audit(page).getByRole('status')).toHaveText(said ?? '');
+  await expect(laws(page).getByRole('status')).toHaveText(said ?? '');
   await expect(row).toBeVisible();
 });
 
-test('an audit that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
+test('a law check that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await audit(page).getByLabel(words.trials.forLabel).selectOption('ten minutes');
-  await audit(page).getByRole('button', { name: words.later.run, exact: true }).press('Enter');
+  await laws(page).getByLabel(words.trials.forLabel).selectOption('ten minutes');
+  await laws(page).getByRole('button', { name: words.later.run, exact: true }).press('Enter');
   // By key it is stopped where it was begun.
-  await expect(audit(page).getByRole('button', { name: words.later.stop })).toBeFocused();
-  await expect(audit(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/);
-  await audit(page).getByRole('button', { name: words.later.stop }).click();
-  await expect(audit(page).getByRole('status')).toHaveText(
+  await expect(laws(page).getByRole('button', { name: words.later.stop })).toBeFocused();
+  await expect(laws(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/);
+  await laws(page).getByRole('button', { name: words.later.stop }).click();
+  await expect(laws(page).getByRole('status')).toHaveText(
     /^Stopped after [\d,]+ events, seed 1: no law is broken\.$/,
   );
 });
