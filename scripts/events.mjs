@@ -71,8 +71,11 @@ if (isMainThread) {
           worker.on('message', (told) => {
             if ('kind' in told) {
               byKind[told.kind] = (byKind[told.kind] ?? 0) + told.events;
+              // A log gets a line per half million instead of a figure that counts up.
+              const isLine = Math.floor((count + told.events) / 500_000) > Math.floor(count / 500_000);
               count += told.events;
               if (process.stdout.isTTY) process.stdout.write(`\r${count}`);
+              else if (isLine) process.stdout.write(`${count} events so far\n`);
             } else {
               if (told.failure) process.stdout.write(`\n${told.failure}\n`);
               resolve(told.failure);
