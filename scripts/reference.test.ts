@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { terms } from '../apps/studio/words/glossary/terms.ts';
-import { type CommandWords, cliWords, commandWords } from '../packages/cli/src/words.ts';
+import { type CommandWords, commandWords, helpWords } from '../packages/cli/src/words.ts';
 import { codesOfChecks } from '../packages/engine/src/checks/compile.ts';
 import type { Reason } from '../packages/engine/src/field/text-state.ts';
 import { english } from '../packages/engine/src/rules/wording/english.ts';
@@ -107,7 +107,7 @@ test('docs/commands.md has every command with its options and exit codes', async
   const page = [
     '# Commands',
     '',
-    `In this repository, \`arbeit\` is \`node bin/arbeit.mjs\`. Every command has \`--help\` (${cliWords.helpOption}); \`arbeit --version\` prints the version.`,
+    `In this repository, \`arbeit\` is \`node bin/arbeit.mjs\`. Every command has \`--help\` (${helpWords.helpOption}); \`arbeit --version\` prints the version.`,
     written('the texts of the command line (`packages/cli/src/words.ts`)'),
     '',
     ...sections,

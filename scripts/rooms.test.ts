@@ -77,14 +77,14 @@ describe('imports go one way', () => {
     faults: [],
     options: ['faults'],
     rules: ['values', 'faults'],
-    field: ['values', 'rules'],
-    form: ['rules', 'field'],
+    field: ['values', 'faults', 'rules'],
+    form: ['faults', 'rules', 'field'],
     plans: [],
     kinds: ['values', 'faults', 'options', 'rules', 'field', 'plans'],
     checks: ['values', 'faults', 'options', 'rules', 'kinds'],
     tape: ['values', 'faults', 'rules', 'field', 'form'],
     document: ['values', 'faults', 'options', 'rules', 'field', 'form', 'kinds', 'checks', 'tape'],
-    prove: ['values', 'rules', 'field', 'form', 'plans', 'kinds', 'checks', 'document', 'tape'],
+    prove: ['values', 'faults', 'rules', 'field', 'form', 'plans', 'kinds', 'checks', 'document', 'tape'],
   };
 
   test('inside the engine', () => {
@@ -201,7 +201,10 @@ describe('imports go one way', () => {
     const names = [...ships].map((file) => relative(engine, file));
     expect(
       names.filter((name) =>
-        /^(document|faults|options|plans|tape|prove)\/|define\.ts$|notation\.ts$|expression\.ts$/.test(name),
+        // Of the errors, those of a call that cannot work.
+        /^(document|faults\/(?!say\.|usage\.)|options|plans|tape|prove)\/|define\.ts$|notation\.ts$|expression\.ts$/.test(
+          name,
+        ),
       ),
     ).toEqual([]);
     const speaking = [...ships].filter((file) =>

@@ -152,7 +152,7 @@ test('a save that failed is sent again as it was, longer apart each time; what c
 });
 
 test('a document that is at fault is not sent again until it is another, or somebody asks for it', async () => {
-  const faults = [{ path: '$', message: 'no' }];
+  const faults = [{ path: '$', code: 'no', message: 'no' }];
   const { saver, sent } = scene([
     { ok: false, why: 'faults', faults },
     { ok: false, why: 'faults', faults },
@@ -230,7 +230,7 @@ test('unsaved changes are sent when a change of others arrives, so that the serv
 test('changes of others are merged into a document with faults, too', async () => {
   const others: Operation[] = [{ do: 'set', at: ['locale'], before: 'en-GB', value: 'de-DE' }];
   const found = { revision: 2, theirs: others, digest: digest(JSON.stringify({ ...titled(''), locale: 'de-DE' })) };
-  const faults = [{ path: '$', message: 'no' }];
+  const faults = [{ path: '$', code: 'no', message: 'no' }];
   const { saver, joined } = scene([{ ok: false, why: 'faults', faults }, { ok: false, why: 'faults', faults }], found);
   saver.want(titled('faulty'));
   await saver.flush();

@@ -40,7 +40,7 @@ function createServer() {
       const known = { document, last: pages.get(save.page), since: save.base > revision ? undefined : since(save.base) };
       const others = since(save.base).filter(({ page }) => page !== save.page);
       const proposed = propose(known, save);
-      const read = (document: SetDocument) => isSound(document) ? { ok: true, document } as const : { ok: false, faults: [{ path: '$', message: 'bad' }] } as const;
+      const read = (document: SetDocument) => isSound(document) ? { ok: true, document } as const : { ok: false, faults: [{ path: '$', code: 'bad', message: 'bad' }] } as const;
       const decision = proposed.is === 'proposed' ? decide(proposed, read(proposed.document)) : proposed;
       if (decision.is === 'refused' && decision.because === 'faults') return { ok: false, why: 'bad', faults: decision.faults ?? [] };
       if (decision.is === 'refused') return { ok: false, theirs: theirs(), kept: 1 };

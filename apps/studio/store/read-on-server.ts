@@ -97,7 +97,7 @@ function readIn(thread: Thread, { text, resolve, reject }: Job): void {
     // Errors while it ends do not matter.
     thread.on('error', () => undefined);
     void thread.terminate();
-    resolve([{ path: '$', message }]);
+    resolve([{ path: '$', code: 'reading-failed', message }]);
   };
   const timer = setTimeout(() => fail(words.readingTheSetTakesLonger(budget / 1000)), budget);
   thread.once('message', (faults: readonly DocumentFault[]) => {

@@ -110,7 +110,7 @@ async function saveOn(
   const text = JSON.stringify(decision.is === 'taken' ? decision.document : present.document);
   if (decision.is === 'taken' && text.length > mostCharacters) {
     const message = words.theSetIsTooLarge((text.length / 1e6).toFixed(1), mostCharacters / 1e6);
-    return { outcome: 'faulty', faults: [{ path: '$', message }] };
+    return { outcome: 'faulty', faults: [{ path: '$', code: 'set-too-large', message }] };
   }
   const changes = decision.is === 'taken' && save.operations.length > 0 ? 1 : 0;
   if (decision.is === 'taken') {

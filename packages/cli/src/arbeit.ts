@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type ParseArgsConfig, parseArgs } from 'node:util';
-import { nearest } from '@arbeit/engine/faults';
+import { nearest, type Said, say } from '@arbeit/engine/faults';
 import { auditDocument } from './audit.ts';
 import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';
@@ -9,9 +9,10 @@ import { drivePage } from './drive.ts';
 import type { Output } from './files.ts';
 import { migrateDocuments } from './migrate.ts';
 import { playTapes } from './play.ts';
+import { report } from './report.ts';
 import { backupStore, restoreStore } from './store.ts';
 import { testDocument, watching } from './test.ts';
-import { type CommandName, type CommandWords, cliWords, commandWords } from './words.ts';
+import { type CommandName, type CommandWords, cliTexts, commandWords, helpWords } from './words.ts';
 
 type Flags = NonNullable<ParseArgsConfig['options']>;
 
@@ -27,14 +28,18 @@ interface Command {
 const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
 
 /** An invalid call, with a message for the user. */
-class CallError extends Error {}
+class CallError extends Error {
+  constructor(readonly said: Said) {
+    super(said.message);
+  }
+}
 
 /** A whole number of at least 1 from an option. */
 function countIn(flag: string, text: unknown): number | undefined {
   if (text === undefined) return undefined;
   const count = Number(text);
   if (Number.isSafeInteger(count) && count > 0) return count;
-  throw new CallError(cliWords.notCount(flag, String(text)));
+  throw new CallError(say(cliTexts, 'not-a-count', { option: flag, found: String(text) }));
 }
 
 const commands: Readonly<Record<CommandName, Command>> = {
@@ -164,11 +169,11 @@ const overview = (): string =>
     ...columns(names.map((name) => [name, commandWords[name].about])),
     '',
     ...columns([
-      ['--help', cliWords.helpOption],
-      ['--version', cliWords.version],
+      ['--help', helpWords.helpOption],
+      ['--version', helpWords.version],
     ]),
     '',
-    cliWords.details,
+    helpWords.details,
   ].join('\n');
 
 /** The text of `arbeit <command> --help`. */
@@ -184,7 +189,7 @@ function helpOf(name: CommandName): string {
     about,
     ...(more ? [more] : []),
     '',
-    ...columns([...rows, ['--help', cliWords.helpOption]]),
+    ...columns([...rows, ['--help', helpWords.helpOption]]),
     '',
     'Exit codes:',
     ...columns(Object.entries(exits)),
@@ -212,8 +217,15 @@ function argumentsOf(name: CommandName, args: readonly string[]) {
     // Only parseArgs throws these. Other errors are bugs and are thrown on.
     if (!(error instanceof TypeError && 'code' in error)) throw error;
     const unknown = /^Unknown option '-*([^']*)'/.exec(error.message)?.[1];
-    if (unknown === undefined) throw new CallError(error.message.split('. ')[0]);
-    throw new CallError(cliWords.unknownOption(name, `--${unknown}`, nearest(unknown, Object.keys(flags))));
+    if (unknown === undefined)
+      throw new CallError(say(cliTexts, 'invalid-call', { reason: error.message.split('. ')[0] ?? '' }));
+    const meant = nearest(unknown, Object.keys(flags));
+    const about = { option: `--${unknown}`, command: name };
+    throw new CallError(
+      meant
+        ? say(cliTexts, 'unknown-option-meant', { ...about, meant })
+        : say(cliTexts, 'unknown-option', about),
+    );
   }
 }
 
@@ -227,7 +239,7 @@ function refuseSwallowed(name: CommandName, values: Readonly<Record<string, unkn
     const given = values[option];
     const isOutput = value === '<file>' || value === '<folder>';
     if (isOutput && typeof given === 'string' && /\.(?:json|tape)$/i.test(given))
-      throw new CallError(cliWords.swallowed(option, given, value));
+      throw new CallError(say(cliTexts, 'option-takes-document', { option, path: given, value }));
   }
 }
 
@@ -252,10 +264,17 @@ export function run(args: readonly string[], output: Output): number | Promise<n
     return 2;
   }
   const former = Object.hasOwn(renamed, first) ? renamed[first] : undefined;
-  if (former) output.err(cliWords.renamed(first, former));
+  if (former) output.err(say(cliTexts, 'renamed-command', { before: first, name: former }).message);
   const name = former ?? names.find((one) => one === first);
   if (!name) {
-    output.err(cliWords.unknownCommand(first, nearest(first, names)));
+    const meant = nearest(first, names);
+    report(
+      output,
+      '',
+      meant
+        ? say(cliTexts, 'unknown-command-meant', { name: first, meant })
+        : say(cliTexts, 'unknown-command', { name: first }),
+    );
     return 2;
   }
   try {
@@ -267,11 +286,14 @@ export function run(args: readonly string[], output: Output): number | Promise<n
     refuseSwallowed(name, values);
     const { needs }: CommandWords = commandWords[name];
     const missing = needs[positionals.length];
-    if (missing !== undefined) throw new CallError(cliWords.missing(name, missing, usageOf(name)));
+    if (missing !== undefined)
+      throw new CallError(
+        say(cliTexts, 'missing-argument', { command: name, needed: missing, usage: usageOf(name) }),
+      );
     return commands[name].run(positionals, values, output);
   } catch (error) {
     if (!(error instanceof CallError)) throw error;
-    output.err(error.message);
+    report(output, '', error.said);
     return 2;
   }
 }

@@ -79,12 +79,12 @@ describe('arbeit laws', () => {
     writeFileSync(empty, '{ "arbeit": 2, "title": "E", "locale": "en-GB", "fields": [] }');
     expect(await called(empty)).toMatchObject({
       code: 2,
-      err: expect.stringContaining('the document has no fields'),
+      err: expect.stringContaining('The document has no fields. [no-fields]'),
     });
     const { code, err } = await called(demo, '--field', 'mobil');
     expect([code, err]).toEqual([
       2,
-      expect.stringContaining('the document has no field "mobil". Its fields are: mobile, email'),
+      expect.stringContaining('The document has no field "mobil". Its fields are: mobile, email'),
     ]);
     for (const wrong of ['0', '-3', 'x', '1.5'])
       expect([(await called(demo, `--events=${wrong}`)).code, wrong]).toEqual([2, wrong]);

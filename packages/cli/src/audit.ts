@@ -3,6 +3,7 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { hasCustomCode, type SetDocument } from '@arbeit/engine/document';
+import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   type Audit,
@@ -15,6 +16,8 @@ import {
 import { today } from './clock.ts';
 import { runsCustomCode } from './custom-code.ts';
 import { loadDocument, type Output } from './files.ts';
+import { report } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /** Options of `arbeit laws`. */
 export interface AuditOptions {
@@ -76,13 +79,13 @@ export async function auditDocument(path: string, wanted: AuditOptions): Promise
   if (!document) return 2;
   const all = document.fields.map(({ id }) => id);
   if (all.length === 0) {
-    output.err(`${path}: the document has no fields`);
+    report(output, path, say(cliTexts, 'no-fields'));
     return 2;
   }
   const fields = wanted.fields.length > 0 ? wanted.fields : all;
   const unknown = fields.filter((id) => !all.includes(id));
   for (const id of unknown)
-    output.err(`${path}: the document has no field "${id}". Its fields are: ${all.join(', ')}.`);
+    report(output, path, say(cliTexts, 'unknown-field', { id, known: all.join(', ') }));
   if (unknown.length > 0) return 2;
   const threads = wanted.threads ?? availableParallelism();
   const from = performance.now();

@@ -67,7 +67,7 @@ describe('arbeit build', () => {
     expect(filesIn(other)).toEqual(['mine.txt']);
     expect(await arbeit('build', document, '--for', 'cobol', '--out', join(folder, 'c'))).toMatchObject({
       code: 2,
-      err: expect.stringMatching(/^--for cobol: unknown output; available: element, dom/),
+      err: expect.stringMatching(/^--for: unknown output "cobol"\. Available: element, dom/),
     });
     writeFileSync(join(folder, 'broken.tape'), 'tape "B"\nfield a\ntyp "1"\n');
     expect(await arbeit('build', document, join(folder, 'broken.tape'))).toMatchObject({
@@ -77,7 +77,9 @@ describe('arbeit build', () => {
     expect(await arbeit('build', join(folder, 'nobody.json'))).toMatchObject({ code: 2 });
     expect(await arbeit('build')).toMatchObject({
       code: 2,
-      err: expect.stringMatching(/^arbeit build: <document.arbeit.json> is missing\.\nUsage: arbeit build/),
+      err: expect.stringMatching(
+        /^arbeit build: <document.arbeit.json> is missing\. \[missing-argument\]\nUsage: arbeit build/,
+      ),
     });
     const twice = join(folder, 'twice.json');
     writeFileSync(

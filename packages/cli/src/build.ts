@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { hasCustomCode } from '@arbeit/engine/document';
+import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { parseTape } from '@arbeit/engine/tape';
 import {
@@ -15,6 +16,8 @@ import {
 } from '@arbeit/handoff/emit';
 import { runsCustomCode } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
+import { report, saidOf } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /**
  * `arbeit build`. Writes a hand-off into a folder, which is created if needed. Files of an earlier hand-off
@@ -35,7 +38,7 @@ export async function buildHandOff(
   const chosen = wanted?.flatMap((one) => one.split(',')).map((one) => one.trim());
   const unknown = chosen?.find((one) => !(uses as readonly string[]).includes(one));
   if (unknown !== undefined) {
-    output.err(`--for ${unknown}: unknown output; available: ${uses.join(', ')}`);
+    report(output, '', say(cliTexts, 'unknown-output', { name: unknown, known: uses.join(', ') }));
     return 2;
   }
   const tapes = tapePaths.flatMap((tape) => readTapeFile(tape, output) ?? []);
@@ -53,7 +56,7 @@ export async function buildHandOff(
     });
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    output.err(`${path}: ${error.message}`);
+    report(output, path, saidOf(error));
     return 2;
   }
   const problem = writeFolder(folder, files);
@@ -77,7 +80,7 @@ function readTapeFile(path: string, output: Output): TapeFile | undefined {
   if (text === undefined) return undefined;
   const read = parseTape(text);
   if (read.ok) return { name: basename(path), text };
-  for (const { line, column, message } of read.faults) output.err(`${path}:${line}:${column}: ${message}`);
+  for (const fault of read.faults) report(output, `${path}:${fault.line}:${fault.column}`, fault);
   return undefined;
 }
 

@@ -45,9 +45,9 @@ describe('what is wrong is told, and nothing written', () => {
     expect(await arbeit('compile', join(folder, 'nobody.json'))).toMatchObject({ code: 2 });
     const file = join(folder, 'file');
     writeFileSync(file, '');
-    expect((await arbeit('compile', demo, '--out', join(file, 'in'))).err).toMatch(/cannot be written/);
+    expect((await arbeit('compile', demo, '--out', join(file, 'in'))).err).toMatch(/Cannot be written/);
     expect((await arbeit('compile')).err).toMatch(
-      /^arbeit compile: <document.arbeit.json> is missing\.\nUsage: arbeit compile/,
+      /^arbeit compile: <document.arbeit.json> is missing\. \[missing-argument\]\nUsage: arbeit compile/,
     );
   });
 
@@ -56,7 +56,7 @@ describe('what is wrong is told, and nothing written', () => {
     writeFileSync(path, JSON.stringify(set([field('walk-in'), field('walkIn')])));
     expect(await arbeit('compile', path, '--out', folder)).toMatchObject({
       code: 2,
-      err: `${path}: the field "walk-in" and the field "walkIn" would both be exported as walkIn. Change one of the ids.`,
+      err: `${path}: the field "walk-in" and the field "walkIn" would both be exported as walkIn. Change one of the ids. [export-twice]`,
     });
   });
 });

@@ -1,9 +1,12 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { type CompiledModule, compiledModule } from '@arbeit/handoff';
 import { customCodeModule } from '@arbeit/handoff/emit';
 import { loadDocument, type Output } from './files.ts';
+import { report, saidOf } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /**
  * `arbeit compile`. Writes `fields.js`, `fields.d.ts` and, for custom code, `custom-code.js` into a folder,
@@ -20,7 +23,7 @@ export async function compileDocument(path: string, folder: string, output: Outp
     customCode = module.customCode && (await customCodeModule(module.customCode));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    output.err(`${path}: ${error.message}`);
+    report(output, path, saidOf(error));
     return 2;
   }
   try {
@@ -29,7 +32,11 @@ export async function compileDocument(path: string, folder: string, output: Outp
     writeFileSync(join(folder, 'fields.d.ts'), module.dts);
     if (customCode !== undefined) writeFileSync(join(folder, 'custom-code.js'), customCode);
   } catch (error) {
-    output.err(`${folder}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+    report(
+      output,
+      folder,
+      say(cliTexts, 'cannot-write', { reason: String((error as NodeJS.ErrnoException).code) }),
+    );
     return 2;
   }
   const count = document.fields.length;

@@ -137,7 +137,7 @@ describe('developers’ code on the command line', () => {
         args[0],
         2,
         expect.stringMatching(
-          /slip\.json:1:\d+: .*entry\.code: The code does not parse \(line 1, column 42 of it/,
+          /slip\.json:1:\d+: .*entry\.code: The code has a syntax error \(line 1, column 42 of the code\).*\[code-syntax\]$/,
         ),
       ]);
     }

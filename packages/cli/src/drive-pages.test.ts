@@ -157,7 +157,7 @@ test('of several things asked the last is answered', async () => {
 
 test('what it sends is answered too, where it is said where it sends it', async () => {
   const tape = 'form book\nfocus pass\ntype "4815"\nleave\nanswer known pass\nsubmit\nsent pass full\n';
-  expect((await drive(tape)).out).toContain('skipped One: missing option --record for “sent”');
+  expect((await drive(tape)).out).toContain('skipped One: The option --record is missing for “sent”.');
   const { code, out } = await drive(tape, '--record', '/records');
   // That page has words of its own for it.
   expect([code, out]).toEqual([

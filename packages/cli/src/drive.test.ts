@@ -86,7 +86,7 @@ describe('arbeit drive', () => {
     // Three digits alone have their bracket in the definition, and none on that page.
     expect(out).toContain('matches Typed to the end');
     expect(out).toContain('DIFFERS Mended in the middle\n  line 5: backspace: expected "(5|50) 123", found "(550) 123|"');
-    expect(out).toContain('skipped Asked: no rule of the document defines the URL for “answer”');
+    expect(out).toContain('skipped Asked: No rule of the document defines the URL for “answer”.');
     expect(out).toMatch(/^1 of 2 tapes match; 1 skipped$/m);
   });
 
@@ -121,7 +121,7 @@ describe('arbeit drive', () => {
     const { code, out, err } = await called(form, tape, '--url', url, ...named);
     expect([code, err, out]).toEqual([0, '', 'matches Form\n1 of 1 tape matches']);
     const without = await called(form, tape, '--url', url, '--field', 'phone=#theirs');
-    expect(without.out).toContain('missing option --field for note');
+    expect(without.out).toContain('The option --field is missing for note.');
   });
 
   test('what is said at a field is held against the definition at every step, where its place is named', async () => {
@@ -146,12 +146,12 @@ describe('arbeit drive', () => {
       const { code, err, out } = await called(...args);
       return [code, `${err}${out}`] as const;
     };
-    expect(await told(tape)).toEqual([2, 'missing option --url <page>']);
+    expect(await told(tape)).toEqual([2, 'The option --url <page> is missing. [missing-option]']);
     expect(await told(tape, '--url', url, '--field', 'phone')).toEqual([2, expect.stringContaining('expected a field and a selector')]);
-    expect(await told(tape, '--url', url, '--hand', 'feet')).toEqual([2, expect.stringContaining('--hand feet: unknown hand; available: keys, composing')]);
-    expect(await told(tape, '--url', url)).toEqual([2, expect.stringContaining('missing option --field for phone')]);
+    expect(await told(tape, '--url', url, '--hand', 'feet')).toEqual([2, expect.stringContaining('--hand: unknown hand "feet". Available: keys, composing')]);
+    expect(await told(tape, '--url', url)).toEqual([2, expect.stringContaining('The option --field is missing for phone.')]);
     expect(await told(tape, '--url', url, '--browser', join(folder, 'none'))).toEqual([2, expect.stringContaining('cannot be started')]);
     expect(await told(tape, '--url', 'http://127.0.0.1:1/', '--field', 'phone=#x')).toEqual([2, expect.stringContaining('http://127.0.0.1:1/')]);
-    expect(await told(join(folder, 'gone.tape'), '--url', url)).toEqual([2, expect.stringContaining('no such file')]);
+    expect(await told(join(folder, 'gone.tape'), '--url', url)).toEqual([2, expect.stringContaining('No such file.')]);
   });
 }); // biome-ignore format: what is told, as it is told

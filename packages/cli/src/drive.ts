@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { type CompiledSet, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { type Said, say } from '@arbeit/engine/faults';
 import { byHand, type Hand, hands, parseTape, play, type Tape, trialTape } from '@arbeit/engine/tape';
 import type { Browser, Page } from 'playwright-core';
 import { today } from './clock.ts';
@@ -7,6 +8,8 @@ import { withSet } from './custom-code.ts';
 import { drivenTape } from './drive-tape.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { askedPaths, holdServers } from './page-servers.ts';
+import { report } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /** Options of `arbeit drive`. */
 export interface DriveOptions {
@@ -43,7 +46,7 @@ function pairs(
   for (const text of texts) {
     const at = text.indexOf('=');
     if (at < 1 || at === text.length - 1) {
-      output.err(`--${flag} ${text}: expected a field and a selector, as in mobile=#mobile`);
+      report(output, '', say(cliTexts, 'not-a-pair', { option: flag, found: text }));
       return undefined;
     }
     all.set(text.slice(0, at), text.slice(at + 1));
@@ -61,9 +64,7 @@ function loaded(
   const add = (name: string, text: string): boolean => {
     const read = parseTape(text);
     if (read.ok) all.push({ name: read.tape.title || name, tape: read.tape });
-    else
-      for (const { line, column, message } of read.faults)
-        output.err(`${name}:${line}:${column}: ${message}`);
+    else for (const fault of read.faults) report(output, `${name}:${fault.line}:${fault.column}`, fault);
     return read.ok;
   };
   for (const file of files) {
@@ -78,7 +79,7 @@ function loaded(
   if (all.length === 0 && document)
     for (const trial of document.trials ?? []) if (!add(trial.id, trialTape(trial))) return undefined;
   if (all.length === 0) {
-    output.err('no tapes: name one, or a document with trials');
+    report(output, '', say(cliTexts, 'no-tapes'));
     return undefined;
   }
   return { document, all };
@@ -97,8 +98,10 @@ export async function drivePage(files: readonly string[], wanted: DriveOptions):
   if (!fields || !messages || !known) return 2;
   const by = wanted.hands.length > 0 ? wanted.hands : ['keys'];
   const odd = by.filter((hand) => !(hands as readonly string[]).includes(hand));
-  for (const hand of odd) output.err(`--hand ${hand}: unknown hand; available: ${hands.join(', ')}`);
-  if (url === undefined) output.err('missing option --url <page>');
+  for (const hand of odd)
+    report(output, '', say(cliTexts, 'unknown-hand', { name: hand, known: hands.join(', ') }));
+  if (url === undefined)
+    report(output, '', say(cliTexts, 'missing-option', { option: 'url', value: '<page>' }));
   if (odd.length > 0 || url === undefined) return 2;
   const browser = await launched(wanted.browser, output);
   if (!browser) return 2;
@@ -130,7 +133,7 @@ export async function drivePage(files: readonly string[], wanted: DriveOptions):
         for (const line of apart) output.out(`  ${line}`);
       }
   } catch (error) {
-    output.err(`${url}: ${String((error as Error).message).split('\n')[0]}`);
+    report(output, url, say(cliTexts, 'page-failed', { reason: firstLine(error) }));
     return 2;
   } finally {
     await browser.close();
@@ -159,13 +162,13 @@ function hindrance(
   { asked, record, fields }: Course,
   { steps }: Tape,
   about: readonly string[],
-): string | undefined {
+): Said | undefined {
   const lacking = about.filter((id) => !fields.has(id));
-  if (lacking.length > 0) return `missing option --field for ${lacking.join(', ')}`;
+  if (lacking.length > 0) return say(cliTexts, 'no-selector', { fields: lacking.join(', ') });
   if (steps.some((step) => step.do === 'answer' && !asked.has(step.rule)))
-    return 'no rule of the document defines the URL for “answer”';
+    return say(cliTexts, 'no-answer-url');
   if (record === undefined && steps.some((step) => step.do === 'sent'))
-    return 'missing option --record for “sent”';
+    return say(cliTexts, 'no-record-path');
   return undefined;
 }
 
@@ -178,7 +181,7 @@ async function driven(
 ): Promise<readonly string[] | string> {
   const { url, record, browser, set, asked, fields, messages, clock } = course;
   const cannot = hindrance(course, tape, about);
-  if (cannot !== undefined) return cannot;
+  if (cannot !== undefined) return cannot.message;
   const played = set && play(set, byHand(set, tape, hand, clock), clock);
   if (played && 'message' in played) return played.message;
   const page = await opened(browser, tape.today ?? clock);
@@ -194,7 +197,7 @@ async function driven(
 async function launched(program: string | undefined, output: Output): Promise<Browser | undefined> {
   const core = await import('playwright-core').catch(() => undefined);
   if (!core) {
-    output.err('arbeit drive needs playwright-core. Install it: npm install --save-dev playwright-core');
+    report(output, '', say(cliTexts, 'no-playwright'));
     return undefined;
   }
   const named = program ?? process.env.ARBEIT_CHROMIUM ?? chromiums.find((path) => existsSync(path));
@@ -204,12 +207,13 @@ async function launched(program: string | undefined, output: Output): Promise<Br
       ...(named === undefined ? {} : { executablePath: named }),
     });
   } catch (error) {
-    output.err(
-      `${named ?? 'chromium'}: cannot be started (${String((error as Error).message).split('\n')[0]}); --browser names another one`,
-    );
+    const program = named ?? 'chromium';
+    report(output, '', say(cliTexts, 'no-browser', { program, reason: firstLine(error) }));
     return undefined;
   }
 }
+
+const firstLine = (error: unknown): string => String((error as Error).message).split('\n')[0] ?? '';
 
 /** A new page on the day of the tape. */
 async function opened(browser: Browser, day: string): Promise<Page> {

@@ -1,7 +1,10 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
+import { say } from '@arbeit/engine/faults';
 import { placesIn, readDocumentText } from '@arbeit/handoff';
 import { parseCode } from '@arbeit/handoff/emit';
+import { report } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /** Where output goes: the streams of the process, or a test's. */
 export interface Output {
@@ -25,7 +28,10 @@ export function loadDocument(path: string, output: Output): SetDocument | undefi
     const inside =
       fault.line === undefined && fault.column !== undefined ? `, column ${fault.column} of the text` : '';
     const hint = fault.suggestion === undefined ? '' : ` (did you mean ${fault.suggestion}?)`;
-    output.err(`${path}:${line}:${column}: ${fault.path}${inside}: ${fault.message}${hint}`);
+    report(output, `${path}:${line}:${column}`, {
+      code: fault.code,
+      message: `${fault.path}${inside}: ${fault.message}${hint}`,
+    });
   }
   return undefined;
 }
@@ -36,13 +42,13 @@ export function load(path: string, output: Output): string | undefined {
     return readFileSync(path, 'utf8').replace(/^\ufeff/, '');
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
-    const why =
+    const said =
       code === 'ENOENT'
-        ? 'no such file'
+        ? say(cliTexts, 'no-file')
         : code === 'EISDIR'
-          ? 'a folder, expected a file'
-          : `cannot be read (${code})`;
-    output.err(`${path}:1:1: ${why}`);
+          ? say(cliTexts, 'not-a-file')
+          : say(cliTexts, 'cannot-read', { reason: String(code) });
+    report(output, `${path}:1:1`, said);
     return undefined;
   }
 }

@@ -47,7 +47,7 @@ test('leaves a document with faults as it is and migrates the others', async () 
   const { code, text } = await called(faulty, good, join(folder, 'missing.arbeit.json'));
   expect(code).toBe(2);
   expect(text).toContain('$.fields[1].kind');
-  expect(text).toContain('no such file');
+  expect(text).toContain('No such file.');
   expect(readFileSync(faulty, 'utf8')).toContain('"arbeit": 1');
   expect(readFileSync(good, 'utf8')).toBe(version2);
 });
@@ -66,5 +66,5 @@ test('says so if a file cannot be written', async () => {
   const { code, text } = await called(path);
   // Root may write to any file.
   if (process.getuid?.() === 0) expect(code).toBe(0);
-  else expect([code, text]).toEqual([2, expect.stringContaining('cannot be written')]);
+  else expect([code, text]).toEqual([2, expect.stringContaining('Cannot be written')]);
 });

@@ -1,7 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { documentVersion } from '@arbeit/engine/document';
+import { say } from '@arbeit/engine/faults';
 import { migratedText } from '@arbeit/handoff';
 import { load, loadDocument, type Output } from './files.ts';
+import { report } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /**
  * `arbeit migrate`. Writes each document in the current version into its own file; with `check` it writes
@@ -33,7 +36,11 @@ export function migrateDocuments(
         writeFileSync(path, next);
         output.out(`${path}: version ${documentVersion}`);
       } catch (error) {
-        output.err(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+        report(
+          output,
+          path,
+          say(cliTexts, 'cannot-write', { reason: String((error as NodeJS.ErrnoException).code) }),
+        );
         failed(2);
       }
   }

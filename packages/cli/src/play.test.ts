@@ -46,7 +46,7 @@ describe('arbeit play', () => {
     });
     expect(await called('play', demo, join(folder, 'none.tape'))).toMatchObject({
       code: 2,
-      err: [expect.stringContaining('none.tape:1:1: no such file')],
+      err: [expect.stringContaining('none.tape:1:1: No such file. [no-file]')],
     });
     const faulty = file(
       'faulty.arbeit.json',
@@ -73,19 +73,19 @@ describe('arbeit play', () => {
     };
     expect(await errorOf()).toContain('Usage: arbeit <command> [options]');
     expect(await errorOf('play')).toBe(
-      'arbeit play: <document.arbeit.json> is missing.\nUsage: arbeit play <document.arbeit.json> <tape>…',
+      'arbeit play: <document.arbeit.json> is missing. [missing-argument]\nUsage: arbeit play <document.arbeit.json> <tape>…',
     );
     expect(await errorOf('play', demo)).toContain('arbeit play: <tape> is missing.');
     expect(await errorOf('paly', demo, good)).toBe(
-      'Unknown command "paly". Did you mean "play"? Run "arbeit --help" to list the commands.',
+      'Unknown command "paly". Did you mean "play"? Run "arbeit --help" to list the commands. [unknown-command-meant]',
     );
     expect(await errorOf('play', '--jsno', demo, good)).toBe(
-      'Unknown option "--jsno". Did you mean "--json"? Run "arbeit play --help" to list the options.',
+      'Unknown option "--jsno". Did you mean "--json"? Run "arbeit play --help" to list the options. [unknown-option-meant]',
     );
     expect(await errorOf('play', '--json=yes', demo, good)).toMatch(/--json/);
     expect(await errorOf('toString')).toMatch(/^Unknown command "toString"\. Run/);
     expect(await errorOf('laws', demo, '--seed', 'x')).toBe(
-      '--seed: expected a positive integer, found "x".',
+      '--seed: expected a positive integer, found "x". [not-a-count]',
     );
   });
   test('an option does not take the document as its value', async () => {
@@ -128,7 +128,7 @@ describe('arbeit play', () => {
   });
   test('a file whose name begins like an option comes behind --', async () => {
     expect((await called('play', '--', demo, '--no-such.tape')).err[0]).toMatch(
-      /^--no-such\.tape:1:1: no such file/,
+      /^--no-such\.tape:1:1: No such file/,
     );
   });
   test('--json: one object a line for every action, and nothing else on standard output', async () => {

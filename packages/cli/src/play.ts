@@ -3,6 +3,7 @@ import { parseTape, play } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { withSet } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
+import { report } from './report.ts';
 
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
@@ -44,13 +45,12 @@ function playFile(
   if (text === undefined) return undefined;
   const result = parseTape(text);
   if (!result.ok) {
-    for (const { line, column, message } of result.faults)
-      output.err(`${path}:${line}:${column}: ${message}`);
+    for (const fault of result.faults) report(output, `${path}:${fault.line}:${fault.column}`, fault);
     return undefined;
   }
   const played = play(set, result.tape, today());
   if ('message' in played) {
-    output.err(`${path}:${played.line}:1: ${played.message}`);
+    report(output, `${path}:${played.line}:1`, played);
     return undefined;
   }
   // The members of a row are documented (docs, tapes); those only for a form's expectations are not.

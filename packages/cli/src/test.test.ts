@@ -52,12 +52,12 @@ describe('arbeit test', () => {
     expect(out).toContain(`FAIL  Beside\n  ${tape}:3: expect display "1"`);
     expect(await called('test', path, join(folder, 'nobody.tape'))).toMatchObject({
       code: 2,
-      err: expect.stringContaining('no such file'),
+      err: expect.stringContaining('No such file.'),
     });
   });
 
   test.each([
-    ['nothing to try', setOf(), 'the document has no trials'],
+    ['nothing to try', setOf(), 'The document has no trials.'],
     [
       'a trial of a field that is gone',
       setOf({ ...good, tape: 'field gone\nexpect codes none' }),
@@ -112,7 +112,7 @@ describe('arbeit test', () => {
     });
     expect(await called('test', path, '--name', 'x')).toMatchObject({
       code: 2,
-      err: '--name: no trial matches. The trials are: Good, Wrong <1>.',
+      err: '--name: no trial matches. The trials are: Good, Wrong <1>. [no-matching-trial]',
     });
   });
 

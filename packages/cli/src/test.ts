@@ -1,10 +1,13 @@
 import { watch, writeFileSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
+import { say } from '@arbeit/engine/faults';
 import { holds, type Outcome, runTrial } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { withSet } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { type Case, junit } from './junit.ts';
+import { report as reportError } from './report.ts';
+import { cliTexts } from './words.ts';
 
 /** A trial with its name in reports. */
 interface Told {
@@ -50,16 +53,15 @@ export function testDocument(
   const all = [...own, ...beside].filter((one) => one !== undefined);
   if (beside.includes(undefined)) return 2;
   if (all.length === 0) {
-    output.err(`${path}: the document has no trials`);
+    reportError(output, path, say(cliTexts, 'no-trials'));
     return 2;
   }
   const isWanted = ({ id, name = '' }: Told): boolean =>
     names.some((text) => `${id}\n${name}`.toLowerCase().includes(text.toLowerCase()));
   const trials = names.length > 0 ? all.filter(isWanted) : all;
   if (trials.length === 0) {
-    output.err(
-      `--name: no trial matches. The trials are: ${all.map(({ name, id }) => name ?? id).join(', ')}.`,
-    );
+    const known = all.map(({ name, id }) => name ?? id).join(', ');
+    reportError(output, '', say(cliTexts, 'no-matching-trial', { known }));
     return 2;
   }
   return withSet(document, (set) => {
@@ -111,17 +113,17 @@ const asJson = (one: Told, outcome: Outcome, seconds: number) => ({
     found,
   })),
   errors: [
-    ...outcome.faults.map(({ line, message }) => ({ at: one.at(line), message })),
+    ...outcome.faults.map(({ line, code, message }) => ({ at: one.at(line), code, message })),
     ...(outcome.faults.length === 0 && outcome.expected === 0
-      ? [{ at: one.at(1), message: 'no expectations' }]
+      ? [{ at: one.at(1), ...say(cliTexts, 'no-expectations') }]
       : []),
   ],
 });
 
 function tell(one: Told, outcome: Outcome, output: Output): void {
   const { name, expected, misses, faults } = outcome;
-  for (const { line, message } of faults) output.err(`${one.at(line)}: ${message}`);
-  if (faults.length === 0 && expected === 0) output.err(`${one.at(1)}: no expectations`);
+  for (const fault of faults) reportError(output, one.at(fault.line), fault);
+  if (faults.length === 0 && expected === 0) reportError(output, one.at(1), say(cliTexts, 'no-expectations'));
   output.out(`${holds(outcome) ? 'pass' : 'FAIL'}  ${name}`);
   for (const { line, source, expected: wanted, found } of misses)
     output.out(`  ${one.at(line)}: ${source}\n    expected ${wanted}\n    found    ${found}`);
@@ -133,7 +135,9 @@ const asCase = ({ outcome, seconds }: { readonly outcome: Outcome; readonly seco
   misses: outcome.misses,
   problems: [
     ...outcome.faults.map(({ line, message }) => `line ${line}: ${message}`),
-    ...(outcome.faults.length === 0 && outcome.expected === 0 ? ['It expects nothing.'] : []),
+    ...(outcome.faults.length === 0 && outcome.expected === 0
+      ? [say(cliTexts, 'no-expectations').message]
+      : []),
   ],
 });
 
@@ -142,7 +146,11 @@ function write(path: string, text: string, output: Output): boolean {
     writeFileSync(path, text);
     return true;
   } catch (error) {
-    output.err(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+    reportError(
+      output,
+      path,
+      say(cliTexts, 'cannot-write', { reason: String((error as NodeJS.ErrnoException).code) }),
+    );
     return false;
   }
 }

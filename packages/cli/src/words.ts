@@ -1,3 +1,4 @@
+import type { Texts } from '@arbeit/engine/faults';
 import { hands } from '@arbeit/engine/tape';
 import { uses } from '@arbeit/handoff/emit';
 
@@ -133,20 +134,46 @@ export const commandWords = {
 
 export type CommandName = keyof typeof commandWords;
 
-/** Texts of the command line itself. */
-export const cliWords = {
-  unknownCommand: (name: string, meant: string | undefined) =>
-    `Unknown command "${name}".${meant ? ` Did you mean "${meant}"?` : ''} Run "arbeit --help" to list the commands.`,
-  unknownOption: (command: string, option: string, meant: string | undefined) =>
-    `Unknown option "${option}".${meant ? ` Did you mean "--${meant}"?` : ''} Run "arbeit ${command} --help" to list the options.`,
-  missing: (command: string, needed: string, usage: string) =>
-    `arbeit ${command}: ${needed} is missing.\nUsage: ${usage}`,
-  swallowed: (option: string, path: string, value: string) =>
-    `--${option}: "${path}" is a document. Write the ${value} after the option: --${option} ${value} ${path}`,
-  notCount: (option: string, found: string) => `--${option}: expected a positive integer, found "${found}".`,
-  renamed: (before: string, name: string) =>
-    `"arbeit ${before}" is now "arbeit ${name}". The old name works in this version only.`,
+/** Texts of the help of all commands. */
+export const helpWords = {
   details: 'Run "arbeit <command> --help" for details.',
   helpOption: 'print this text',
   version: 'print the version',
 };
+
+/** Errors of the command line, by code. `docs/errors.md` lists them. */
+export const cliTexts = {
+  'unknown-command': 'Unknown command "{name}". Run "arbeit --help" to list the commands.',
+  'unknown-command-meant':
+    'Unknown command "{name}". Did you mean "{meant}"? Run "arbeit --help" to list the commands.',
+  'unknown-option': 'Unknown option "{option}". Run "arbeit {command} --help" to list the options.',
+  'unknown-option-meant':
+    'Unknown option "{option}". Did you mean "--{meant}"? Run "arbeit {command} --help" to list the options.',
+  'invalid-call': '{reason}.',
+  'missing-argument': 'arbeit {command}: {needed} is missing.\nUsage: {usage}',
+  'missing-option': 'The option --{option} {value} is missing.',
+  'option-takes-document':
+    '--{option}: "{path}" is a document. Write the {value} after the option: --{option} {value} {path}',
+  'not-a-count': '--{option}: expected a positive integer, found "{found}".',
+  'renamed-command': '"arbeit {before}" is now "arbeit {name}". The old name works in this version only.',
+  'no-file': 'No such file.',
+  'not-a-file': 'This is a folder. Expected a file.',
+  'cannot-read': 'The file cannot be read ({reason}).',
+  'cannot-write': 'Cannot be written ({reason}).',
+  'unknown-output': '--for: unknown output "{name}". Available: {known}.',
+  'unknown-hand': '--hand: unknown hand "{name}". Available: {known}.',
+  'unknown-field': 'The document has no field "{id}". Its fields are: {known}.',
+  'not-a-pair': '--{option}: expected a field and a selector such as mobile=#mobile, found "{found}".',
+  'no-selector': 'The option --field is missing for {fields}.',
+  'no-answer-url': 'No rule of the document defines the URL for “answer”.',
+  'no-record-path': 'The option --record is missing for “sent”.',
+  'no-tapes': 'No tapes. Name one, or a document with trials.',
+  'no-trials': 'The document has no trials.',
+  'no-matching-trial': '--name: no trial matches. The trials are: {known}.',
+  'no-fields': 'The document has no fields.',
+  'no-expectations': 'The trial has no expectations.',
+  'no-playwright':
+    'arbeit drive needs playwright-core. Install it with “npm install --save-dev playwright-core”.',
+  'no-browser': 'The browser {program} cannot be started ({reason}). Name another one with --browser.',
+  'page-failed': 'The page failed: {reason}',
+} as const satisfies Texts;

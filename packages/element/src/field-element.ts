@@ -5,6 +5,7 @@ import { elementStyles } from './element-styles.ts';
 import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './field-view.ts';
 import { listenToEnter } from './implicit.ts';
 import { type Sources, waitFor } from './sources.ts';
+import { noField } from './usage.ts';
 
 /** The element of a field, for scripts. */
 export interface FieldElement extends HTMLElement {
@@ -71,7 +72,7 @@ function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldSto
   const own = ownerOf(element)?.storeOf(id);
   if (own) return own;
   const field = fields.get(id);
-  if (!field) throw new RangeError(`There is no field "${id}" in this set of elements.`);
+  if (!field) throw noField(id);
   return createStore(field, evaluateOn(today));
 }
 

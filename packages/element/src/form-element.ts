@@ -3,6 +3,7 @@ import type { HydratedForm } from '@arbeit/engine/form';
 import { givenBefore } from './control.ts';
 import type { StoreOwner } from './field-element.ts';
 import { type Sources, waitFor } from './sources.ts';
+import { noForm } from './usage.ts';
 
 /** The element of a form, for scripts. */
 export interface FormElement extends StoreOwner {
@@ -70,7 +71,7 @@ export const formSource = (table: FormTable): FormSource => ({
   has: (id) => table.forms.has(id),
   make(element, id) {
     const form = table.forms.get(id);
-    if (!form) throw new RangeError(`There is no form "${id}" in this set of elements.`);
+    if (!form) throw noForm(id);
     return {
       store: createFormStore(form, table.today),
       attach: (around) => attach(element, around, table),

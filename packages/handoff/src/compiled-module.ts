@@ -1,4 +1,5 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
+import { misuse, say } from '@arbeit/engine/faults';
 import { type CompiledField, dehydrate, type HydratedField, type Plan } from '@arbeit/engine/field';
 import type { HydratedForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
@@ -7,6 +8,7 @@ import { type CustomCode, shapeApart, withCodeApart } from './custom-code.ts';
 import { byName, type Import, listed, written } from './imports.ts';
 import { moduleTypes } from './module-types.ts';
 import { camel, head, keyOf, namesIn } from './names.ts';
+import { buildTexts } from './texts.ts';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -156,10 +158,7 @@ function checksOf(
   const rules = [...field.rules, ...forms.flatMap((form) => form.rulesAt.get(field.id) ?? [])];
   return [...carriedBy(rules)].sort().map((name) => {
     const exported = checkNames[name as keyof typeof checkNames];
-    if (!exported)
-      throw new RangeError(
-        `The check "${name}" does not come with Arbeit, so it cannot be handed off. Replace it by a custom check.`,
-      );
+    if (!exported) throw misuse(say(buildTexts, 'foreign-check', { name }));
     return [name, exported] as const;
   });
 }
@@ -187,7 +186,7 @@ function runsIn(kinds: KindTable) {
   return {
     of(plan: Plan): string {
       const { ships, shipsBy: by } = kindIn(kinds, plan.kind);
-      if (ships === undefined) throw new RangeError(`The kind "${plan.kind}" is none of Arbeit’s own.`);
+      if (ships === undefined) throw misuse(say(buildTexts, 'foreign-kind', { name: plan.kind }));
       const as = camel(ships);
       const run = `${as}Kind`;
       carried.set(run, { ships, as, by });

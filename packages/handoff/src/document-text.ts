@@ -8,6 +8,7 @@ import {
   type SetDocument,
 } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
+import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   applyEdits,
@@ -19,6 +20,7 @@ import {
   parseTree,
   printParseErrorCode,
 } from 'jsonc-parser';
+import { type JsonSyntaxCode, jsonTexts } from './texts.ts';
 
 /** A place in a text; line and column are 1-based. */
 export interface Place {
@@ -47,7 +49,7 @@ export function tooDeep(text: string): DocumentFault | undefined {
       return {
         path: '$',
         ...placesAt(text)(scanner.getTokenOffset()),
-        message: `Nested too deeply (maximum ${mostDeep} levels).`,
+        ...say(jsonTexts, 'too-deep', { most: mostDeep }),
       };
   }
   return undefined;
@@ -77,7 +79,7 @@ export function readDocumentText(text: string, options: ReadOptions = {}): Docum
     return {
       ok: false,
       faults: capped(
-        first.length ? first : [{ path: '$', line: 1, column: 1, message: 'There is no document here.' }],
+        first.length ? first : [{ path: '$', line: 1, column: 1, ...say(jsonTexts, 'no-json') }],
       ),
     };
   }
@@ -86,29 +88,30 @@ export function readDocumentText(text: string, options: ReadOptions = {}): Docum
   return readDocument(JSON.parse(text), kinds, options);
 }
 
-const said: Readonly<Partial<Record<string, string>>> = {
-  InvalidSymbol: 'Invalid JSON. Expected a value, such as a text in double quotes.',
-  InvalidNumberFormat: 'Invalid number.',
-  PropertyNameExpected: 'Expected a property name in double quotes.',
-  ValueExpected: 'Expected a value.',
-  ColonExpected: 'Expected ":" between a name and its value.',
-  CommaExpected: 'Expected "," between two entries.',
-  CloseBraceExpected: 'Expected "}": this object is not closed.',
-  CloseBracketExpected: 'Expected "]": this list is not closed.',
-  EndOfFileExpected: 'Expected the end: the document is complete before this.',
-  InvalidCommentToken: 'JSON has no comments: take this out.',
-  UnexpectedEndOfComment: 'JSON has no comments: take this out.',
-  UnexpectedEndOfString: 'This text is not closed: expected a quote.',
-  UnexpectedEndOfNumber: 'This number is not complete.',
-  InvalidUnicode: 'Expected four hexadecimal digits after "\\u".',
-  InvalidEscapeCharacter: 'Invalid escape sequence. Write a backslash as "\\\\".',
-  InvalidCharacter: 'This character must be escaped in a text.',
+/** Our codes for those of the parser. */
+const codes: Readonly<Partial<Record<string, JsonSyntaxCode>>> = {
+  InvalidSymbol: 'json-value',
+  InvalidNumberFormat: 'json-number',
+  PropertyNameExpected: 'json-name',
+  ValueExpected: 'json-value',
+  ColonExpected: 'json-colon',
+  CommaExpected: 'json-comma',
+  CloseBraceExpected: 'json-brace',
+  CloseBracketExpected: 'json-bracket',
+  EndOfFileExpected: 'json-end',
+  InvalidCommentToken: 'json-comment',
+  UnexpectedEndOfComment: 'json-comment',
+  UnexpectedEndOfString: 'json-quote',
+  UnexpectedEndOfNumber: 'json-number',
+  InvalidUnicode: 'json-unicode',
+  InvalidEscapeCharacter: 'json-escape',
+  InvalidCharacter: 'json-control',
 };
 
 const syntaxFault = (placeAt: PlaceAt, { error, offset }: ParseError): DocumentFault => ({
   path: '$',
   ...placeAt(offset),
-  message: said[printParseErrorCode(error)] ?? 'This is not JSON.',
+  ...say(jsonTexts, codes[printParseErrorCode(error)] ?? 'not-json'),
 });
 
 /** Reports names that occur twice in one object: it is unclear which of the two counts. */
@@ -130,7 +133,7 @@ function keysTwice(placeAt: PlaceAt, node: Node, path: string): DocumentFault[] 
       faults.push({
         path: own,
         ...placeAt(key!.offset),
-        message: `Duplicate property "${name}" (first on line ${line}). Remove one.`,
+        ...say(jsonTexts, 'duplicate-property', { name, line }),
       });
     }
     if (value) faults.push(...keysTwice(placeAt, value, own));

@@ -1,4 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { misuse, say } from '@arbeit/engine/faults';
+import { buildTexts } from './texts.ts';
 
 /** A name as the key of an object, in quotes if necessary. */
 export const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${name}'`);
@@ -25,7 +27,7 @@ function namesOf(ids: readonly (readonly [id: string, words: string])[]): Readon
     const name = reserved.test(plain) || /(?:Kind|Check)$/.test(plain) ? `${plain}Field` : plain;
     const other = taken.get(name);
     if (other !== undefined)
-      throw new RangeError(`${other} and ${words} would both be exported as ${name}. Change one of the ids.`);
+      throw misuse(say(buildTexts, 'export-twice', { one: other, other: words, name }));
     taken.set(name, words);
     names.set(id, name);
   }

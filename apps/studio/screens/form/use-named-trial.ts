@@ -24,7 +24,7 @@ export function useNamedTrial(document: SetDocument, store: FormStore): void {
       if (step.line > line) return;
       if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
       const events = formEvents(store.form, step, store.state(), about);
-      if (typeof events === 'string') return;
+      if ('message' in events) return;
       for (const event of events) if (event) store.dispatch(event);
       about = store.state().focus ?? about;
     }

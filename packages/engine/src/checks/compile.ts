@@ -1,3 +1,4 @@
+import { unknownCheck } from '../faults/usage.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
 import type { Check } from '../rules/rule.ts';
 import { checksum } from './checksum/compile.ts';
@@ -48,7 +49,7 @@ export function compilerOf(type: string, more: CheckTable): CheckCompiler {
     : Object.hasOwn(more, type)
       ? more[type]?.compile
       : undefined;
-  if (!compiler) throw new RangeError(`Unknown check "${type}".`);
+  if (!compiler) throw unknownCheck(type);
   // Each compiler receives only checks of its own type, by whose name it was found.
   return compiler as CheckCompiler;
 }

@@ -1,4 +1,5 @@
 import type { Cursor } from '../faults/cursor.ts';
+import type { Texts } from '../faults/say.ts';
 import type { Definition, Limits } from '../kinds/contract/definition.ts';
 import type { CheckOptions, EntryOf } from '../options/option.ts';
 import type { Schema } from '../options/schema.ts';
@@ -29,6 +30,8 @@ export interface CheckDefinition<C extends CheckBase> {
    * field if it is known.
    */
   read?(at: Cursor, kind: Definition | undefined): void;
+  /** The texts of the errors that `read` reports, by code. */
+  readonly faults?: Texts;
   /** What a schema can say about members against each other. */
   readonly rest?: Schema;
   /**

@@ -1,3 +1,4 @@
+import { unknownCheck } from '../faults/usage.ts';
 import { checksum } from './checksum/define.ts';
 import { compare } from './compare/define.ts';
 import { complete } from './complete/define.ts';
@@ -56,7 +57,7 @@ export function definitionOf(type: string, more: CheckTable = {}): CheckDefiniti
     : Object.hasOwn(more, type)
       ? more[type]?.define
       : undefined;
-  if (!found) throw new RangeError(`Unknown check "${type}".`);
+  if (!found) throw unknownCheck(type);
   // Each definition receives only checks of its own type, by whose name it was found.
   return found as unknown as CheckDefinition<CheckBase>;
 }

@@ -1,6 +1,7 @@
 import { codesOfChecks, compileCheck, compilerOf } from '../checks/compile.ts';
 import type { CheckTable } from '../checks/contract.ts';
 import { checks } from '../checks/runs.ts';
+import { unknownKind } from '../faults/usage.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { definitionIn, type KindTable } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
@@ -64,7 +65,7 @@ export function compileField(
   more: CheckTable = noMore,
 ): HydratedField {
   const kind = kinds[field.kind];
-  if (!kind) throw new RangeError(`Unknown kind "${field.kind}". Pass it in the kinds table.`);
+  if (!kind) throw unknownKind(field.kind);
   const { define, run } = kind;
   // An entry with only default values may be left out.
   const entry = field.entry ?? {};

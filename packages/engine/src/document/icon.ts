@@ -1,3 +1,6 @@
+import { type Said, say } from '../faults/say.ts';
+import { iconTexts } from '../faults/texts.ts';
+
 /** Elements an icon may contain (SVG 2): shapes and groups. Security relevant. */
 const elements = ['svg', 'g', 'path', 'circle', 'ellipse', 'rect', 'line', 'polyline', 'polygon', 'title'];
 
@@ -19,8 +22,8 @@ const longest = 4_000;
  * The problem of an icon's markup; `undefined` if it is an `<svg>` of shapes only. Parsed by its own small
  * grammar: everything it does not know is refused, whatever a browser would make of it. Security relevant.
  */
-export function problemWithIcon(text: string): string | undefined {
-  if (text.length > longest) return `An icon has at most ${longest} characters.`;
+export function problemWithIcon(text: string): Said | undefined {
+  if (text.length > longest) return say(iconTexts, 'icon-too-long', { most: longest });
   const open: string[] = [];
   let at = 0;
   let count = 0;
@@ -31,14 +34,14 @@ export function problemWithIcon(text: string): string | undefined {
     if (!tag) {
       const piece = /^[^<]+/.exec(text.slice(at))?.[0];
       if (piece === undefined || (piece.trim() && open.at(-1) !== 'title') || /[&]/.test(piece))
-        return `Only SVG shapes are allowed in an icon. Found “${text.slice(at, at + 20)}”.`;
+        return say(iconTexts, 'icon-text', { found: text.slice(at, at + 20) });
       at += piece.length;
       continue;
     }
     const [all, closes, name = '', given = '', isEmpty] = tag;
     at += all.length;
     if (closes) {
-      if (open.pop() !== name) return `“${all}” closes nothing.`;
+      if (open.pop() !== name) return say(iconTexts, 'icon-closing-tag', { tag: all });
       continue;
     }
     const problem = problemWithElement(name, given, open.length === 0, count);
@@ -46,8 +49,8 @@ export function problemWithIcon(text: string): string | undefined {
     count++;
     if (!isEmpty) open.push(name);
   }
-  if (count === 0) return 'An icon begins with <svg>.';
-  return open.length ? `<${open.at(-1)}> is not closed.` : undefined;
+  if (count === 0) return say(iconTexts, 'icon-without-svg');
+  return open.length ? say(iconTexts, 'icon-unclosed', { name: open.at(-1)! }) : undefined;
 }
 
 function problemWithElement(
@@ -55,18 +58,19 @@ function problemWithElement(
   given: string,
   isOutermost: boolean,
   before: number,
-): string | undefined {
-  if (isOutermost !== (name === 'svg') || (isOutermost && before > 0))
-    return 'An icon is one <svg> with shapes in it.';
-  if (!elements.includes(name)) return `<${name}> is not a shape. Expected ${elements.slice(1).join(', ')}.`;
+): Said | undefined {
+  if (isOutermost !== (name === 'svg') || (isOutermost && before > 0)) return say(iconTexts, 'icon-nesting');
+  if (!elements.includes(name))
+    return say(iconTexts, 'icon-element', { name, known: elements.slice(1).join(', ') });
   for (const [, attribute = '', double, single] of given.matchAll(
     /([A-Za-z][\w:-]*)\s*=\s*(?:"([^"]*)"|'([^']*)')/g,
   )) {
     const value = double ?? single ?? '';
-    if (!attributes.includes(attribute)) return `Attribute “${attribute}” is not allowed in an icon.`;
+    if (!attributes.includes(attribute)) return say(iconTexts, 'icon-attribute', { name: attribute });
     const isPlain =
       attribute === 'xmlns' ? value === namespace : plainValue.test(value) && !/url\s*\(/i.test(value);
-    if (!isPlain) return `“${value.slice(0, 30)}” is nothing ${attribute} may be.`;
+    if (!isPlain)
+      return say(iconTexts, 'icon-attribute-value', { value: value.slice(0, 30), name: attribute });
   }
   return undefined;
 }

@@ -355,7 +355,7 @@ describe('one fault each', () => {
     const fields = Array.from({ length: 80 }, (_, i) => ({ ...field, id: `f${i}`, label: '' }));
     const faults = faultsOf({ ...set, fields });
     expect(faults).toHaveLength(mostFaults + 1);
-    expect(faults.at(-1)).toEqual({ path: '$', message: '…and 30 more errors.' });
+    expect(faults.at(-1)).toEqual({ path: '$', code: 'more-errors', message: '…and 30 more errors.' });
   });
 });
 
@@ -378,7 +378,7 @@ test('what goes inwards without end is refused by its place, not by a stack that
   for (let i = 0; i < 50_000; i++) when = { not: when };
   expect(readDocument(withField({ when }), kinds)).toEqual({
     ok: false,
-    faults: [{ path: '$.fields[0].when', message: expect.stringContaining('200 deep') }],
+    faults: [{ path: '$.fields[0].when', code: 'too-deep', message: expect.stringContaining('200 levels') }],
   });
   let near: object = { field: 'pass', is: '1' };
   for (let i = 0; i < 90; i++) near = { all: [near] };

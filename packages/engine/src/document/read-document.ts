@@ -2,6 +2,8 @@ import type { CheckTable } from '../checks/contract.ts';
 import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { most, mostFaults } from '../faults/limits.ts';
+import { say } from '../faults/say.ts';
+import { documentTexts } from '../faults/texts.ts';
 import { attributeNames } from '../field/html.ts';
 import { type Definition, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { builtIns, rangesOf } from '../kinds/editing/notation.ts';
@@ -91,7 +93,7 @@ function readCode(
     const { line, column, message } = fault;
     faults.push({
       path,
-      message: `The code does not parse (line ${line}, column ${column} of it): ${message}.`,
+      ...say(documentTexts, 'code-syntax', { line, column, message }),
     });
   };
   const rules = (all: SetDocument['fields'][number]['rules'], path: string): void => {
@@ -124,8 +126,10 @@ export function readDocument(
 ): DocumentResult {
   const faults: DocumentFault[] = [];
   if (isDeeper(json, mostDeep + 1)) {
-    const message = `Objects and lists stand more than ${mostDeep} deep inside of each other here: at most ${mostDeep} are read.`;
-    return { ok: false, faults: [{ path: deepIn(json), message }] };
+    return {
+      ok: false,
+      faults: [{ path: deepIn(json), ...say(documentTexts, 'too-deep', { most: mostDeep }) }],
+    };
   }
   const current = migrated(json);
   readSet(new Cursor(current, '$', faults), kinds, { known, checks });
@@ -142,14 +146,19 @@ export function readDocument(
  * The first fifty faults, then one that says how many more there are.
  *
  * @example
- * const faults = capped([{ path: '$.title', message: 'Expected text.' }]);
+ * const faults = capped([{ path: '$.title', code: 'blank', message: 'Expected a non-empty string.' }]);
  */
 export function capped(faults: readonly DocumentFault[]): readonly DocumentFault[] {
   const more = faults.length - mostFaults;
   if (more <= 0) return faults;
   return [
     ...faults.slice(0, mostFaults),
-    { path: '$', message: `…and ${more} more ${more === 1 ? 'error' : 'errors'}.` },
+    {
+      path: '$',
+      ...(more === 1
+        ? say(documentTexts, 'one-more-error')
+        : say(documentTexts, 'more-errors', { count: more })),
+    },
   ];
 }
 
@@ -180,12 +189,11 @@ function readInitials(
     const { leftOut, rejected, body } = kind.parse(plan, field.initial);
     const raw = kind.raw(plan, body);
     if (leftOut || rejected || !raw) {
-      const what = leftOut
-        ? `the field does not accept ${JSON.stringify(leftOut)}`
-        : 'the field accepts none of its characters';
       faults.push({
         path: `$.fields[${i}].initial`,
-        message: `Invalid initial value: ${what}.`,
+        ...(leftOut
+          ? say(documentTexts, 'invalid-initial-part', { part: JSON.stringify(leftOut) })
+          : say(documentTexts, 'invalid-initial')),
         ...(raw ? { suggestion: raw } : {}),
       });
     }
@@ -206,8 +214,8 @@ function readSet(
     return;
   if (at.has('arbeit') && at.get('arbeit').value !== documentVersion) {
     const found = nameOf(at.get('arbeit').value);
-    const message = `Unknown document version: ${found}. Expected ${readableVersions.join(' or ')}.`;
-    at.get('arbeit').fault(message, { suggestion: String(documentVersion) });
+    const said = say(documentTexts, 'unknown-version', { found, known: readableVersions.join(' or ') });
+    at.get('arbeit').fault(said, { suggestion: String(documentVersion) });
   }
   if (at.has('title')) at.get('title').filled();
   if (at.has('locale')) readLocale(at.get('locale'));
@@ -226,17 +234,19 @@ function readSet(
 function readTexts(at: Cursor): void {
   if (!isObject(at, 'texts by language')) return;
   const languages = Object.keys(at.value as object);
-  if (languages.length > most.languages) at.fault(`The maximum is ${most.languages} languages.`);
+  if (languages.length > most.languages)
+    at.fault(say(documentTexts, 'too-many', { most: most.languages, what: 'languages' }));
   for (const language of languages.slice(0, most.languages)) {
     const own = at.get(language);
     readLocale(new Cursor(language, own.path, own.faults));
     if (!isObject(own, 'texts by name')) continue;
     const keys = Object.keys(own.value as object);
-    if (keys.length > most.texts) own.fault(`The maximum is ${most.texts} texts.`);
+    if (keys.length > most.texts)
+      own.fault(say(documentTexts, 'too-many', { most: most.texts, what: 'texts' }));
     for (const key of keys.slice(0, most.texts)) {
       const text = own.get(key);
       if (!/^(?:fields|forms)\/[\w-]+\/[\w-]+(?:\/.+)?$/.test(key))
-        text.fault('A text is named after its place, such as "fields/phone/label".');
+        text.fault(say(documentTexts, 'invalid-text-name'));
       readMessage(text, undefined, undefined);
     }
   }
@@ -244,7 +254,7 @@ function readTexts(at: Cursor): void {
 
 function isObject(at: Cursor, what: string): boolean {
   const isOne = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
-  if (!isOne) at.fault(`Expected an object of ${what}, found ${nameOf(at.value)}.`);
+  if (!isOne) at.fault(say(documentTexts, 'not-object-of', { what, found: nameOf(at.value) }));
   return isOne;
 }
 
@@ -252,11 +262,11 @@ function isObject(at: Cursor, what: string): boolean {
 function readLocale(at: Cursor): void {
   const tag = at.string();
   if (tag !== undefined && !/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag))
-    at.fault(`"${tag}" is not a valid language tag (BCP 47).`, { suggestion: 'en-GB' });
+    at.fault(say(documentTexts, 'invalid-language', { tag }), { suggestion: 'en-GB' });
   else if (tag !== undefined && !isLocale(tag))
-    at.fault(`"${tag}" is not well-formed as a language tag (BCP 47).`, { suggestion: 'en-GB' });
+    at.fault(say(documentTexts, 'invalid-language', { tag }), { suggestion: 'en-GB' });
   else if (tag !== undefined && Intl.NumberFormat.supportedLocalesOf(tag).length === 0)
-    at.fault(`Unknown locale "${tag}".`, { suggestion: 'en-GB' });
+    at.fault(say(documentTexts, 'unknown-language', { tag }), { suggestion: 'en-GB' });
 }
 
 function isLocale(tag: string): boolean {
@@ -269,23 +279,24 @@ function isLocale(tag: string): boolean {
 
 function readClasses(at: Cursor): string[] {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
-    at.fault(`Expected an object of named classes, found ${nameOf(at.value)}.`);
+    at.fault(
+      say(documentTexts, 'not-object-of', { what: 'character classes by name', found: nameOf(at.value) }),
+    );
     return [];
   }
   const names = Object.keys(at.value);
   if (names.length > most.classes) {
-    at.fault(`The maximum is ${most.classes} classes.`);
+    at.fault(say(documentTexts, 'too-many', { most: most.classes, what: 'classes' }));
     return [];
   }
   for (const name of names) {
     const spot = at.get(name);
-    if (!/^[a-z][\w-]*$/i.test(name))
-      spot.fault('A class name starts with a letter and has letters, digits, "-" and "_".');
+    if (!/^[a-z][\w-]*$/i.test(name)) spot.fault(say(documentTexts, 'invalid-class-name'));
     else if (['upper', 'lower', ...builtIns].includes(name))
-      spot.fault(`"${name}" is a reserved word of the pattern notation. Choose another name.`);
+      spot.fault(say(documentTexts, 'reserved-class-name', { name }));
     const characters = spot.string();
     const wrong = characters === undefined ? undefined : rangesOf(characters);
-    if (typeof wrong === 'string') spot.fault(wrong);
+    if (wrong && 'message' in wrong) spot.fault(wrong);
   }
   return names;
 }
@@ -357,18 +368,17 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
 
 function readHtml(at: Cursor): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
-    at.fault(`Expected an object of HTML attributes, found ${nameOf(at.value)}.`);
+    at.fault(say(documentTexts, 'not-object-of', { what: 'HTML attributes', found: nameOf(at.value) }));
     return;
   }
   for (const [name, value] of Object.entries(at.value)) {
     const spot = at.get(name);
     if (!attributeNames.includes(name))
-      spot.fault(`Attribute "${name}" is not allowed. Expected ${list(attributeNames)}.`, {
+      spot.fault(say(documentTexts, 'unknown-attribute', { name, known: list(attributeNames) }), {
         suggestion: spot.meant(name, attributeNames),
       });
     else if (typeof value === 'string') spot.string();
-    else if (typeof value !== 'boolean')
-      spot.fault('Expected a text, or true for an attribute without a value.');
+    else if (typeof value !== 'boolean') spot.fault(say(documentTexts, 'invalid-attribute'));
   }
 }
 
@@ -382,7 +392,7 @@ function readLook(at: Cursor): void {
   for (const key of ['before', 'behind']) {
     const text = at.has(key) ? at.get(key).filled() : undefined;
     if (text !== undefined && (text.length > longestSign || /[\n\r]/.test(text)))
-      at.get(key).fault(`A prefix or suffix must be a single line of at most ${longestSign} characters.`);
+      at.get(key).fault(say(documentTexts, 'invalid-affix', { most: longestSign }));
   }
   if (at.has('width')) at.get('width').wholeFrom(1, 80);
   const icon = at.has('icon') ? at.get('icon').string() : undefined;
@@ -401,8 +411,7 @@ function readForms(at: Cursor, fields: Fields, checks: CheckTable): void {
     form.choice('submit', ['when-ready', 'always']);
     form.choice('unanswered', ['hold', 'let-through']);
     if (form.has('rules')) readFormRules(form.get('rules'), fields, checks);
-    if (form.has('fields') === form.has('sections'))
-      form.fault('A form needs either "fields" or "sections", not both.');
+    if (form.has('fields') === form.has('sections')) form.fault(say(documentTexts, 'fields-or-sections'));
     const seen = new Set<string>();
     if (form.has('fields')) readPlaces(form.get('fields'), fields, seen);
     for (const section of form.has('sections') ? form.get('sections').items() : []) {
@@ -414,7 +423,7 @@ function readForms(at: Cursor, fields: Fields, checks: CheckTable): void {
     if (form.has('completes')) {
       const completes = form.get('completes').string();
       if (completes !== undefined && !seen.has(completes))
-        form.get('completes').fault(`The form has no field "${completes}".`, {
+        form.get('completes').fault(say(documentTexts, 'field-not-in-form', { id: completes }), {
           suggestion: form.meant(completes, seen),
         });
     }
@@ -426,9 +435,11 @@ function readPlaces(at: Cursor, fields: Fields, seen: Set<string>): void {
   for (const field of at.items()) {
     const id = field.string();
     if (id === undefined) continue;
-    if (seen.has(id)) field.fault(`The field "${id}" is in this form twice.`);
+    if (seen.has(id)) field.fault(say(documentTexts, 'field-twice', { id }));
     else if (!fields.has(id))
-      field.fault(`No field has the id "${id}".`, { suggestion: field.meant(id, fields.keys()) });
+      field.fault(say(documentTexts, 'unknown-field', { id }), {
+        suggestion: field.meant(id, fields.keys()),
+      });
     seen.add(id);
   }
 }

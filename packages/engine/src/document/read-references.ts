@@ -1,4 +1,6 @@
 import { type Cursor, list, nameOf } from '../faults/cursor.ts';
+import { say } from '../faults/say.ts';
+import { documentTexts } from '../faults/texts.ts';
 import { definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valuesOf } from './condition.ts';
 import {
@@ -38,7 +40,9 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
     if (all.length > 0) needs.set(field.id, all);
     for (const { field: id, at: place } of all)
       if (!byId.has(id))
-        place.fault(`No field has the id "${id}".`, { suggestion: place.meant(id, byId.keys()) });
+        place.fault(say(documentTexts, 'unknown-field', { id }), {
+          suggestion: place.meant(id, byId.keys()),
+        });
     for (const [j, rule] of (field.rules ?? []).entries())
       readComparison(rule, field, byId, () => spot.get('rules').item(j), kinds);
   }
@@ -48,7 +52,7 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
     for (const id of own)
       for (const one of needs.get(id) ?? [])
         if (byId.has(one.field) && !own.has(one.field))
-          spot.fault(`The form must include "${one.field}", because "${id}" depends on it.`, {
+          spot.fault(say(documentTexts, 'needed-field-not-in-form', { needed: one.field, id }), {
             suggestion: one.field,
           });
     for (const [j, rule] of (form.rules ?? []).entries()) {
@@ -58,7 +62,9 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
         ...referencesOf(rule, place),
       ])
         if (!own.has(field))
-          where.fault(`The form has no field "${field}".`, { suggestion: where.meant(field, own) });
+          where.fault(say(documentTexts, 'field-not-in-form', { id: field }), {
+            suggestion: where.meant(field, own),
+          });
       const field = byId.get(rule.field);
       if (field) readComparison(rule, field, byId, () => place, kinds);
     }
@@ -111,14 +117,16 @@ function readComparison(
   if (check.type !== 'compare') return;
   const other = byId.get(check.field);
   const where = at().get('check').get('field');
-  if (check.field === field.id) where.fault('A field cannot be compared with itself. Choose another field.');
+  if (check.field === field.id) where.fault(say(documentTexts, 'compared-with-itself'));
   if (!other || check.op === 'same' || check.op === 'differs') return;
   const [own, its] = [field, other].map((one) => definitionIn(kinds, one));
   if (own!.comparable === its!.comparable) return;
   const isAlike = (one: FieldDocument): boolean =>
     one.id !== field.id && definitionIn(kinds, one).comparable === own!.comparable;
   const alike = where.isFull ? undefined : [...byId.values()].find(isAlike);
-  where.fault(`A ${own!.name} cannot be "${check.op}" a ${its!.name}.`, { suggestion: alike?.id });
+  where.fault(say(documentTexts, 'not-comparable', { own: own!.name, other: its!.name, op: check.op }), {
+    suggestion: alike?.id,
+  });
 }
 
 /** Checks that a field can have the value of a condition; otherwise the condition would never hold. */
@@ -141,8 +149,11 @@ function readValues(
       if (canBe(field, value, one.isFull)) continue;
       const { options } = (field.entry ?? {}) as Options;
       const values = (!one.isFull && options?.map((option) => option.value)) || [];
-      const meant = values.length ? ` Expected ${list(values)}.` : '';
-      one.fault(`${nameOf(value)} is not a possible value of "${field.id}".${meant}`, {
+      const told = { value: nameOf(value), id: field.id };
+      const said = values.length
+        ? say(documentTexts, 'impossible-choice', { ...told, known: list(values) })
+        : say(documentTexts, 'impossible-value', told);
+      one.fault(said, {
         suggestion: one.meant(String(value), values),
       });
     }
@@ -194,7 +205,7 @@ function readCircles(at: Cursor, set: SetDocument): void {
     const circle = circleFrom(id, needs, done);
     if (!circle) continue;
     const spot = at.get('fields').item(i).get('when');
-    spot.fault(`Circular condition: ${shortened(circle)}.`);
+    spot.fault(say(documentTexts, 'circular-condition', { circle: shortened(circle) }));
     return;
   }
 }

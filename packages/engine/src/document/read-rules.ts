@@ -5,6 +5,8 @@ import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';
 import { most } from '../faults/limits.ts';
+import { type Said, say } from '../faults/say.ts';
+import { documentTexts, ruleTexts } from '../faults/texts.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
 import type { CheckOptions } from '../options/option.ts';
 import { readMembers } from '../options/read.ts';
@@ -40,7 +42,7 @@ export function readFormRules(
 /** Reads the members of a rule except its id. */
 function readRule(rule: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
-    rule.get('code').fault('A code may contain only letters, digits, "-" and "_".');
+    rule.get('code').fault(say(ruleTexts, 'invalid-code'));
   if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
   if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
   if (rule.has('refused')) rule.get('refused').oneOf(['keep', 'clear']);
@@ -62,26 +64,26 @@ export function readCondition(at: Cursor): void {
   if (!at.object([...kinds, 'is'], [])) return;
   const given = kinds.filter((key) => at.has(key));
   if (given.length !== 1) {
-    at.fault('A condition is one of "field" with "is", "all", "any" and "not".');
+    at.fault(say(ruleTexts, 'invalid-condition'));
     return;
   }
   if (at.has('is') !== at.has('field'))
-    at.fault(at.has('is') ? '"is" goes with "field".' : '"is" is missing: what the field is to hold.');
+    at.fault(say(ruleTexts, at.has('is') ? 'is-without-field' : 'field-without-is'));
   if (at.has('field')) at.get('field').string();
   if (at.has('not')) readCondition(at.get('not'));
   for (const key of ['all', 'any']) {
     const all = at.has(key) ? at.get(key) : undefined;
     for (const one of all?.items(most.conditions) ?? []) readCondition(one);
-    if (all?.isEmpty) all.fault('Expected at least one condition.');
+    if (all?.isEmpty) all.fault(say(ruleTexts, 'no-condition'));
   }
   if (!at.has('is')) return;
   const is = at.get('is');
   const values = Array.isArray(is.value) ? is.items() : [is];
-  if (is.isEmpty) is.fault('Expected at least one value.');
+  if (is.isEmpty) is.fault(say(ruleTexts, 'no-value'));
   for (const one of values)
     if (typeof one.value === 'string') one.string();
     else if (one.value !== null && !['number', 'boolean'].includes(typeof one.value))
-      one.fault(`Expected a value, true, false or null, found ${nameOf(one.value)}.`);
+      one.fault(say(ruleTexts, 'invalid-condition-value', { found: nameOf(one.value) }));
 }
 
 /** The definition of a check that may be broken; `undefined` for an unknown type. */
@@ -108,8 +110,7 @@ export function readMessage(
 function readText(at: Cursor, check: AnyDefinition | undefined, kind: Definition | undefined): void {
   const text = at.filled();
   if (text === undefined || !check) return;
-  for (const { problem, suggestion } of problemsOfMessage(check, text, kind))
-    at.fault(problem, { suggestion });
+  for (const { said, suggestion } of problemsOfMessage(check, text, kind)) at.fault(said, { suggestion });
 }
 
 /** Reads a text with plural forms. They depend on one of the check's numbers. */
@@ -122,8 +123,8 @@ function readPlural(at: Cursor, check: AnyDefinition | undefined, kind: Definiti
   if (by === undefined || check === undefined || known?.includes(by)) return;
   at.get('by').fault(
     known
-      ? `"by" must name a number of the check: ${list(known)}.`
-      : `A "${check.type}" check has no number, so its message cannot have plural forms. Use a single text.`,
+      ? say(ruleTexts, 'unknown-plural-number', { known: list(known) })
+      : say(ruleTexts, 'no-plural-number', { type: check.type }),
     { suggestion: known?.[0] },
   );
 }
@@ -138,7 +139,7 @@ function problemsOfMessage(
   check: AnyDefinition,
   text: string,
   kind: Definition | undefined,
-): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
+): readonly { readonly said: Said; readonly suggestion?: string | undefined }[] {
   if (check.data === 'own') return [];
   const known = dataFor(check, kind);
   const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
@@ -147,7 +148,11 @@ function problemsOfMessage(
     .map((name) => {
       const meant = nearest(name, known);
       return {
-        problem: `Unknown placeholder {${name}}. Available for "${check.type}": ${list(known)}.`,
+        said: say(ruleTexts, 'unknown-placeholder', {
+          name: `{${name}}`,
+          type: check.type,
+          known: list(known),
+        }),
         suggestion: meant && `{${meant}}`,
       };
     });
@@ -159,7 +164,7 @@ function readCheck(at: Cursor, kind: Definition | undefined, checks: CheckTable)
     return;
   }
   if (!at.has('type')) {
-    at.get('type').fault('"type" is missing.');
+    at.get('type').fault(say(documentTexts, 'missing', { name: 'type' }));
     return;
   }
   const type = at.get('type').oneOf(typesOfChecks(checks));
@@ -168,7 +173,7 @@ function readCheck(at: Cursor, kind: Definition | undefined, checks: CheckTable)
   const needed = Object.keys(options).filter((name) => options[name]!.needed);
   at.object(['type', ...Object.keys(options)], needed);
   if (kind?.pointless?.some((one) => one === type))
-    at.get('type').fault(`A ${kind.name} field cannot have a "${type}" check.`, {
+    at.get('type').fault(say(ruleTexts, 'pointless-check', { kind: kind.name, type }), {
       suggestion: kind.limits ? 'range' : 'complete',
     });
   readMembers(at, options, { classes: [] });
@@ -229,5 +234,5 @@ export const problemWithMessage = (
   checks: CheckTable = {},
 ): readonly string[] =>
   problemsOfMessage(definitionOf(check.type, checks), text, kind).map(
-    ({ problem, suggestion }) => `${problem}${suggestion ? ` Did you mean ${suggestion}?` : ''}`,
+    ({ said, suggestion }) => `${said.message}${suggestion ? ` Did you mean ${suggestion}?` : ''}`,
   );

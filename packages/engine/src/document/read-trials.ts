@@ -1,5 +1,7 @@
 import { type Cursor, readId } from '../faults/cursor.ts';
 import { most } from '../faults/limits.ts';
+import { say } from '../faults/say.ts';
+import { ruleTexts } from '../faults/texts.ts';
 import { parseTape } from '../tape/parse-tape.ts';
 
 /**
@@ -23,7 +25,6 @@ function readTrialTape(at: Cursor): void {
   const read = parseTape(text);
   if (!read.ok)
     for (const { line, column, message } of read.faults)
-      at.fault(`Line ${line}, column ${column} of the tape: ${message}`);
-  else if (!read.tape.steps.some((step) => step.do === 'expect'))
-    at.fault('This trial has no expectations. Add a line such as “expect codes none”.');
+      at.fault(say(ruleTexts, 'trial-syntax', { line, column, message }));
+  else if (!read.tape.steps.some((step) => step.do === 'expect')) at.fault(say(ruleTexts, 'no-expectations'));
 }

@@ -304,7 +304,7 @@ test.each(Object.entries(parts))('%s', (_, make) => {
 test('a document of many mistakes tells the first fifty, and how many more there are', () => {
   const read = readDocument(parts['unknown ids in a form']!(3000), kinds);
   expect(read.ok ? [] : read.faults.slice(49)).toEqual([
-    { path: '$.forms[0].fields[49]', message: 'No field has the id "x49".' },
-    { path: '$', message: '…and 2950 more errors.' },
+    { path: '$.forms[0].fields[49]', code: 'unknown-field', message: 'No field has the id "x49".' },
+    { path: '$', code: 'more-errors', message: '…and 2950 more errors.' },
   ]);
 });

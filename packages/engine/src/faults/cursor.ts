@@ -1,6 +1,8 @@
 import type { DocumentFault } from './document-fault.ts';
 import { nearest } from './fault.ts';
 import { most, mostFaults } from './limits.ts';
+import { type Said, say } from './say.ts';
+import { documentTexts } from './texts.ts';
 
 /**
  * A place in a document that is being checked. Its methods report faults at that place and never throw.
@@ -17,10 +19,14 @@ export class Cursor {
   ) {}
 
   /** Reports a fault at this place. */
-  fault(message: string, more: { suggestion?: string | undefined; column?: number } = {}): void {
+  fault(
+    { code, message }: Said,
+    more: { suggestion?: string | undefined; column?: number | undefined } = {},
+  ): void {
     const { suggestion, column } = more;
     this.faults.push({
       path: this.path,
+      code,
       message,
       ...(suggestion === undefined ? {} : { suggestion }),
       ...(column === undefined ? {} : { column }),
@@ -53,18 +59,19 @@ export class Cursor {
   /** Reads an object with only known members and all required ones. */
   object(known: readonly string[], needed: readonly string[]): boolean {
     if (typeof this.value !== 'object' || this.value === null || Array.isArray(this.value)) {
-      this.fault(`Expected an object, found ${nameOf(this.value)}.`);
+      this.fault(say(documentTexts, 'not-object', { found: nameOf(this.value) }));
       return false;
     }
     for (const key of Object.keys(this.value))
       if (!known.includes(key)) {
         const meant = this.meant(key, known);
         new Cursor(undefined, pathTo(this.path, key), this.faults).fault(
-          `Unknown property "${key}". Expected ${list(known)}.`,
+          say(documentTexts, 'unknown-property', { name: key, known: list(known) }),
           { suggestion: meant },
         );
       }
-    for (const key of needed) if (!this.has(key)) this.get(key).fault(`"${key}" is missing.`);
+    for (const key of needed)
+      if (!this.has(key)) this.get(key).fault(say(documentTexts, 'missing', { name: key }));
     return true;
   }
 
@@ -72,25 +79,25 @@ export class Cursor {
   string(longest: number = most.characters): string | undefined {
     const { value } = this;
     if (typeof value !== 'string') {
-      this.fault(`Expected a string, found ${nameOf(value)}.`);
+      this.fault(say(documentTexts, 'not-string', { found: nameOf(value) }));
       return undefined;
     }
     if (!isLonger(value, longest)) return value;
-    this.fault(`This text is too long. The maximum is ${count(longest)} characters.`);
+    this.fault(say(documentTexts, 'too-long', { most: count(longest) }));
     return undefined;
   }
 
   /** Reads a string that is not blank. */
   filled(longest?: number): string | undefined {
     const text = this.string(longest);
-    if (text?.trim() === '') this.fault('Expected a non-empty string.');
+    if (text?.trim() === '') this.fault(say(documentTexts, 'blank'));
     return text || undefined;
   }
 
   /** Reads a whole number. */
   whole(): number | undefined {
     if (typeof this.value === 'number' && Number.isInteger(this.value) && this.value >= 0) return this.value;
-    this.fault(`Expected an integer of 0 or more, found ${nameOf(this.value)}.`);
+    this.fault(say(documentTexts, 'not-natural', { found: nameOf(this.value) }));
     return undefined;
   }
 
@@ -98,14 +105,14 @@ export class Cursor {
   wholeFrom(low: number, high: number): number | undefined {
     const { value } = this;
     if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
-    this.fault(`Expected an integer from ${low} to ${high}, found ${nameOf(value)}.`);
+    this.fault(say(documentTexts, 'not-in-range', { min: low, max: high, found: nameOf(value) }));
     return undefined;
   }
 
   /** Checks that the member `key`, if there is one, is true or false. */
   yesNo(key: string): void {
     if (this.has(key) && typeof this.get(key).value !== 'boolean')
-      this.get(key).fault(`Expected true or false, found ${nameOf(this.get(key).value)}.`);
+      this.get(key).fault(say(documentTexts, 'not-boolean', { found: nameOf(this.get(key).value) }));
   }
 
   /** Checks that the member `key`, if there is one, is one of `choices`. */
@@ -117,15 +124,19 @@ export class Cursor {
   oneOf(choices: readonly string[]): string | undefined {
     if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
     const meant = typeof this.value === 'string' ? this.meant(this.value, choices) : undefined;
-    this.fault(`Expected ${list(choices)}, found ${nameOf(this.value)}.`, { suggestion: meant });
+    this.fault(say(documentTexts, 'not-one-of', { known: list(choices), found: nameOf(this.value) }), {
+      suggestion: meant,
+    });
     return undefined;
   }
 
   /** The members of a list, each at its own place. A list longer than `longest` is reported and not read. */
   items(longest: number = most.items): Cursor[] {
-    if (!Array.isArray(this.value)) this.fault(`Expected a list, found ${nameOf(this.value)}.`);
+    if (!Array.isArray(this.value)) this.fault(say(documentTexts, 'not-list', { found: nameOf(this.value) }));
     else if (this.value.length > longest)
-      this.fault(`This list has ${count(this.value.length)} members. The maximum is ${count(longest)}.`);
+      this.fault(
+        say(documentTexts, 'list-too-long', { count: count(this.value.length), most: count(longest) }),
+      );
     else return this.value.map((_, i) => this.item(i));
     return [];
   }
@@ -181,8 +192,7 @@ export function nameOf(value: unknown): string {
 export function readId(at: Cursor, taken: Set<string>): void {
   const id = at.string(most.id);
   if (id === undefined) return;
-  if (!/^[A-Za-z][\w-]*$/.test(id))
-    at.fault('An id must start with a letter and may contain letters, digits, "-" and "_".');
-  else if (taken.has(id)) at.fault(`The id "${id}" is used twice.`, { suggestion: `${id}-2` });
+  if (!/^[A-Za-z][\w-]*$/.test(id)) at.fault(say(documentTexts, 'invalid-id'));
+  else if (taken.has(id)) at.fault(say(documentTexts, 'duplicate-id', { id }), { suggestion: `${id}-2` });
   taken.add(id);
 }

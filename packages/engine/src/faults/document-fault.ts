@@ -2,6 +2,8 @@
 export interface DocumentFault {
   /** JSON path, `$` the document: `$.fields[0].entry.pattern`. */
   readonly path: string;
+  /** It stays the same when the message is reworded. `docs/errors.md` lists all codes. */
+  readonly code: string;
   readonly message: string;
   readonly suggestion?: string;
   /** 1-based column inside the text at `path`, if the mistake is within it. */

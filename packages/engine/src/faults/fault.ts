@@ -1,3 +1,5 @@
+import type { Said } from './say.ts';
+
 /** A mistake in something a developer wrote: where it is, what is wrong, and a way out. */
 export interface Fault {
   /** 0-based offsets in UTF-16 units of its start and end. */
@@ -5,15 +7,17 @@ export interface Fault {
   readonly end: number;
   /** 1-based, in characters. */
   readonly column: number;
+  /** It stays the same when the message is reworded. */
+  readonly code: string;
   /** What is wrong, and what was expected instead. */
   readonly message: string;
   /** What to write instead, if there is a likely answer. */
   readonly suggestion?: string;
 }
 
-export function fault(text: string, at: number, end: number, message: string, suggestion?: string): Fault {
+export function fault(text: string, at: number, end: number, said: Said, suggestion?: string): Fault {
   const column = [...text.slice(0, at)].length + 1;
-  return suggestion === undefined ? { at, end, column, message } : { at, end, column, message, suggestion };
+  return suggestion === undefined ? { at, end, column, ...said } : { at, end, column, ...said, suggestion };
 }
 
 /**

@@ -1,3 +1,4 @@
 export { Cursor } from './cursor.ts';
 export type { DocumentFault } from './document-fault.ts';
 export { nearest } from './fault.ts';
+export { misuse, type Said, say, type Texts } from './say.ts';

@@ -1,3 +1,4 @@
+import { unknownCheck, unknownKind } from '../faults/usage.ts';
 import { type Checkable, type Checks, carriedBy } from '../rules/checks.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import { hasChecks } from './features.ts';
@@ -121,9 +122,9 @@ export function hydrate<P extends Plan, T extends Readonly<Record<P['kind'], Kin
   checks: Checks = {},
 ): HydratedField<P, TextStateOf<T[P['kind']]>> {
   const name: P['kind'] = field.plan.kind;
-  if (!Object.hasOwn(kinds, name)) throw new RangeError(`Unknown kind "${name}". Pass it to hydrate().`);
+  if (!Object.hasOwn(kinds, name)) throw unknownKind(name, 'Pass it to hydrate().');
   for (const name of hasChecks ? carriedBy(field.rules) : [])
-    if (!checks[name]) throw new RangeError(`Unknown check "${name}". Pass it to hydrate().`);
+    if (!checks[name]) throw unknownCheck(name, 'Pass it to hydrate().');
   // A kind's methods share one state type, that of its `empty`.
   return { ...field, kind: kinds[name] as unknown as Kind<P, TextStateOf<T[P['kind']]>>, checks };
 }

@@ -154,7 +154,7 @@ describe('conditions cost what they are, however they depend on each other', () 
     };
     expect(evaluateInForm(form, state, 'q2999').counts).toBe(true);
     expect(() => formOf(3000, (i) => whenYes(`q${i === 1500 ? 2999 : i - 1}`))).toThrow(
-      /In a circle: q1500 -> .* -> q1500/,
+      /in a circle: q1500 -> .* -> q1500/,
     );
   });
 });

@@ -1,3 +1,4 @@
+import { formFieldTwice, formFieldUnknown } from '../faults/usage.ts';
 import { start } from '../field/apply.ts';
 import type { FieldState } from '../field/field-state.ts';
 import type { HydratedField } from '../field/kind.ts';
@@ -59,9 +60,8 @@ export function hydrateForm({
 }: Pick<HydratedForm, 'id' | 'title' | 'fields'> &
   Partial<FormManner> & { readonly rules?: readonly FormRule[] }): HydratedForm {
   const places = new Map(fields.map((field, i) => [field.id, i]));
-  if (places.size < fields.length) throw new RangeError(`Two fields of the form "${id}" have one id.`);
-  if (completes !== null && !places.has(completes))
-    throw new RangeError(`The form "${id}" has no field "${completes}" to complete it.`);
+  if (places.size < fields.length) throw formFieldTwice(id);
+  if (completes !== null && !places.has(completes)) throw formFieldUnknown(id, completes);
   const graph = graphOf(fields, rules, (name) => places.has(name));
   return { id, title, fields, rules, places, submit, completes, unanswered, ...graph };
 }
@@ -100,7 +100,7 @@ export function startForm(form: HydratedForm): FormState {
  */
 export function placeOf(form: HydratedForm, id: string): number {
   const place = form.places.get(id);
-  if (place === undefined) throw new RangeError(`The form "${form.id}" has no field "${id}".`);
+  if (place === undefined) throw formFieldUnknown(form.id, id);
   return place;
 }
 

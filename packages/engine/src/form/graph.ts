@@ -1,3 +1,4 @@
+import { formCircle, formFieldMissing, formRuleField } from '../faults/usage.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { fieldsIn } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
@@ -40,15 +41,14 @@ export function graphOf(
   const asking = new Set<string>();
   const clearing = new Set<string>();
   const note = (map: Map<string, Set<string>>, from: string, to: string): void => {
-    if (!isHere(from)) throw new RangeError(`"${to}" depends on a field that is not here: "${from}".`);
+    if (!isHere(from)) throw formFieldMissing(to, from);
     if (from === to) return;
     const known = map.get(from);
     if (known) known.add(to);
     else map.set(from, new Set([to]));
   };
   for (const rule of rules) {
-    if (!isHere(rule.field))
-      throw new RangeError(`The rule "${rule.id}" is about no field: "${rule.field}".`);
+    if (!isHere(rule.field)) throw formRuleField(rule.id, rule.field);
     const known = rulesAt.get(rule.field);
     if (known) known.push(rule);
     else rulesAt.set(rule.field, [rule]);
@@ -110,7 +110,7 @@ function inOrder(
       path.set(id, looked + 1);
       if (path.has(next)) {
         const circle = stack.slice(stack.indexOf(next)).toReversed();
-        throw new RangeError(`In a circle: ${[circle.at(-1), ...circle].join(' -> ')}.`);
+        throw formCircle([circle.at(-1), ...circle].join(' -> '));
       }
       if (!done.has(next)) enter(next);
     }

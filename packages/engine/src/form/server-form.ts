@@ -1,3 +1,4 @@
+import { expectedRecord, expectedText } from '../faults/usage.ts';
 import { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
 import { type HydratedForm, placeOf } from './form.ts';
 import type { Values } from './sending.ts';
@@ -53,14 +54,14 @@ export function serverForm<V extends Values = Values>(form: HydratedForm<V>): Se
     if (sent === undefined)
       return {
         ok: false,
-        findings: [{ field: '', code: 'not-allowed', message: 'Expected a record of texts by field.' }],
+        findings: [{ field: '', code: 'not-allowed', message: expectedRecord }],
       };
     // Files and other non-text values under unknown names are ignored, like unknown texts.
     const strange = sent.strange.filter((name) => form.places.has(name));
     const findings = strange.map((field) => ({
       field,
       code: 'not-allowed',
-      message: 'Expected a text.',
+      message: expectedText,
     }));
     const checked = await checkRecord(form, sent.raw, today, ask);
     if (findings.length === 0)

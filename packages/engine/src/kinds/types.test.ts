@@ -76,7 +76,5 @@ test('a compiled field travels as JSON and is brought to life with the kinds at 
   expect(() => hydrate(clearing, { pattern }, { checksum: checks.checksum })).toThrow(
     /Unknown check "clearRejected"/,
   );
-  expect(() => hydrate(dehydrate(pin), {} as never)).toThrow(
-    new RangeError('Unknown kind "pattern". Pass it to hydrate().'),
-  );
+  expect(() => hydrate(dehydrate(pin), {} as never)).toThrow('Unknown kind "pattern". Pass it to hydrate().');
 });

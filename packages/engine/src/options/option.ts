@@ -126,6 +126,8 @@ export type CheckOptions = Readonly<Record<string, Option | Limit>>;
 
 /** A fault in a text: a sentence, and its place and a correction where these are known. */
 export interface TextFault {
+  /** It stays the same when the message is reworded. */
+  readonly code?: string;
   readonly message: string;
   /** 1-based, in characters. */
   readonly column?: number;

@@ -1,7 +1,10 @@
 import { type Cursor, nameOf } from '../faults/cursor.ts';
 import { most } from '../faults/limits.ts';
+import { type Said, say } from '../faults/say.ts';
+import { documentTexts } from '../faults/texts.ts';
 import {
   type CheckOptions,
+  type List,
   type ListItem,
   type Option,
   type Options,
@@ -40,7 +43,7 @@ function readOption(at: Cursor, option: Option, around: Surroundings): void {
     case 'text':
       if (option.orList !== undefined && Array.isArray(at.value)) {
         for (const item of at.items(option.orList)) readText(item, option, around);
-        if (at.isEmpty) at.fault('Expected at least one.', { suggestion: option.suggestion });
+        if (at.isEmpty) at.fault(say(documentTexts, 'list-empty'), { suggestion: option.suggestion });
       } else readText(at, option, around);
       return;
     case 'bounds': {
@@ -48,7 +51,7 @@ function readOption(at: Cursor, option: Option, around: Surroundings): void {
       for (const key of ['min', 'max']) if (at.has(key)) at.get(key).wholeFrom(option.min, option.max);
       const { min = 0, max } = at.value as { min?: unknown; max?: unknown };
       if (typeof min === 'number' && typeof max === 'number' && max < min)
-        at.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
+        at.get('max').fault(say(documentTexts, 'max-below-min', { min }), { suggestion: String(min) });
       return;
     }
     case 'picks':
@@ -59,14 +62,21 @@ function readOption(at: Cursor, option: Option, around: Surroundings): void {
       const items = at.items(option.most);
       for (const item of items) readItem(item, option.of);
       if (at.size !== undefined && at.size < option.least) {
-        const any = option.any === undefined ? '' : `, or "${option.any}"`;
-        at.fault(`Expected at least ${option.least === 1 ? 'one' : option.least}${any}.`, {
-          suggestion: option.any,
-        });
+        at.fault(tooShort(option), { suggestion: option.any });
       }
     }
   }
 }
+
+const tooShort = ({ least, any }: List): Said => {
+  if (least > 1) return say(documentTexts, 'list-too-short', { least });
+  return any === undefined
+    ? say(documentTexts, 'list-empty')
+    : say(documentTexts, 'list-empty-or-word', { word: any });
+};
+
+/** The code of a text that is not in the form of its option, which says itself what it expected. */
+const invalid = 'invalid-option';
 
 function readPicks(at: Cursor, least: number): void {
   const items = at.items();
@@ -80,16 +90,16 @@ function readPicks(at: Cursor, least: number): void {
       if (!new RegExp(pickForm[key], 'u').test(text))
         spot.fault(
           key === 'value'
-            ? 'A value to choose has no blanks and at most 100 characters.'
-            : 'The words of a choice stand on one line, without ";", in at most 200 characters.',
+            ? say(documentTexts, 'invalid-offer-value')
+            : say(documentTexts, 'invalid-offer-label'),
           key === 'value' ? { suggestion: text.trim().replace(/\s+/gu, '-') || undefined } : {},
         );
       else if (seen[key].has(text))
-        spot.fault(`Another option has this ${key === 'value' ? 'value' : 'label'} already.`);
+        spot.fault(say(documentTexts, key === 'value' ? 'duplicate-offer-value' : 'duplicate-offer-label'));
       seen[key].add(text);
     }
   }
-  if (at.size !== undefined && at.size < least) at.fault(`Expected at least ${least} choices.`);
+  if (at.size !== undefined && at.size < least) at.fault(say(documentTexts, 'list-too-short', { least }));
   for (const item of items) readAmbiguous(item, seen.value);
 }
 
@@ -103,7 +113,7 @@ function readAmbiguous(item: Cursor, values: ReadonlySet<unknown>): void {
       .split(/\s+/u)
       .every((word) => values.has(word))
   )
-    item.get('label').fault('These words read like values of other choices.');
+    item.get('label').fault(say(documentTexts, 'ambiguous-offer-label'));
 }
 
 function readChoice(at: Cursor, choices: readonly (readonly [value: unknown, words: string])[]): void {
@@ -112,7 +122,9 @@ function readChoice(at: Cursor, choices: readonly (readonly [value: unknown, wor
   else if (!values.some((value) => JSON.stringify(value) === JSON.stringify(at.value))) {
     const all = values.map((value) => JSON.stringify(value).replaceAll(',', ', '));
     const said = `${all.slice(0, -1).join(', ')} or ${all.at(-1)}`;
-    at.fault(`Expected ${said}, found ${nameOf(at.value)}.`, { suggestion: all.at(-1) });
+    at.fault(say(documentTexts, 'not-one-of', { known: said, found: nameOf(at.value) }), {
+      suggestion: all.at(-1),
+    });
   }
 }
 
@@ -125,19 +137,24 @@ function readItem(at: Cursor, item: ListItem): void {
 function readText(at: Cursor, option: Text, around: Surroundings): void {
   const text = readForm(at, option);
   if (text === undefined) return;
-  for (const { message, ...more } of option.check?.(text, around) ?? []) at.fault(message, more);
+  for (const { code = invalid, message, column, suggestion } of option.check?.(text, around) ?? [])
+    at.fault({ code, message }, { column, suggestion });
 }
 
 /** Reads a text and checks its syntax. */
 function readForm(
   at: Cursor,
-  { among, form, expected = 'This cannot stand here.', suggestion, isCode }: Omit<Text, 'label' | 'at'>,
+  { among, form, expected, suggestion, isCode }: Omit<Text, 'label' | 'at'>,
 ): string | undefined {
   const text = at.string(isCode ? most.code : most.characters);
   if (text === undefined) return undefined;
   const known = among?.();
   if (known ? known.includes(text) : form === undefined || new RegExp(form, 'u').test(text)) return text;
   const meant = known?.includes(text.toUpperCase()) ? text.toUpperCase() : suggestion;
-  at.fault(expected.replace('{}', text.length > 40 ? `${text.slice(0, 40)}…` : text), { suggestion: meant });
+  const shown = text.length > 40 ? `${text.slice(0, 40)}…` : text;
+  const said = expected
+    ? { code: invalid, message: expected.replace('{}', shown) }
+    : say(documentTexts, invalid, { found: JSON.stringify(shown) });
+  at.fault(said, { suggestion: meant });
   return undefined;
 }

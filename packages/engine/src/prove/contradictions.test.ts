@@ -8,7 +8,7 @@ const found = (kind: string, entry: object, rules: readonly RuleDocument[], more
   const document = { id: 'f', kind, label: 'F', entry, rules, ...more } as FieldDocument;
   const field = compileField(document, { locale: 'en-GB' }, kinds);
   return contradictionsIn(rules, field, kinds, '2027-02-10').map(
-    ({ rules, message }) => `${rules.join(' ')}: ${message}`,
+    ({ rules, code }) => `${rules.join(' ')}: ${code}`,
   );
 };
 const rule = (id: string, check: RuleDocument['check'], more: object = {}): RuleDocument => ({
@@ -24,33 +24,31 @@ const range = (id: string, min?: string, max?: string, more: object = {}) =>
   );
 
 test.each([
-  ['number', {}, [range('a', '10'), range('b', undefined, '5')], ['a b: The lower limit of one is above']],
-  ['number', {}, [range('a', undefined, '5'), range('b', '10')], ['a b: The lower limit of one is above']],
+  ['number', {}, [range('a', '10'), range('b', undefined, '5')], ['a b: disjoint-limits']],
+  ['number', {}, [range('a', undefined, '5'), range('b', '10')], ['a b: disjoint-limits']],
   ['number', {}, [range('a', '5'), range('b', undefined, '10')], []],
-  ['number', {}, [range('a', '10'), range('b', '5')], ['a b: The second never speaks']],
+  ['number', {}, [range('a', '10'), range('b', '5')], ['a b: second-has-no-effect']],
   ['number', {}, [range('a', '5'), range('b', '10')], []],
   ['number', {}, [range('a', '10', undefined, { show: 'submit' }), range('b', '5')], []],
   ['number', {}, [range('a', '10', undefined, { when: { field: 'x', is: '1' } }), range('b', undefined, '5')], []],
-  ['date', {}, [range('a', 'today+1y'), range('b', undefined, 'today')], ['a b: The lower limit of one is above']],
-  ['date', {}, [range('a', 'today'), range('b', undefined, '2020-01-01')], ['a b: The lower limit of one is above']],
-  ['text', {}, [rule('a', { type: 'length', min: 8 }), rule('b', { type: 'matches', pattern: '[a-z]{2,4}' })], ['a b: These rules exclude each other']],
+  ['date', {}, [range('a', 'today+1y'), range('b', undefined, 'today')], ['a b: disjoint-limits']],
+  ['date', {}, [range('a', 'today'), range('b', undefined, '2020-01-01')], ['a b: disjoint-limits']],
+  ['text', {}, [rule('a', { type: 'length', min: 8 }), rule('b', { type: 'matches', pattern: '[a-z]{2,4}' })], ['a b: nothing-passes-both']],
   ['text', {}, [rule('a', { type: 'length', min: 2 }), rule('b', { type: 'matches', pattern: '[a-z]{2,4}' })], []],
-  ['text', {}, [rule('a', { type: 'matches', pattern: '[a-z]{2,4}' }), rule('b', { type: 'length', min: 2 })], ['a b: The second never speaks']],
-  ['text', {}, [rule('a', { type: 'matches', pattern: '[a-z]+' }), rule('b', { type: 'matches', pattern: '\\d+' })], ['a b: These rules exclude each other']],
-  ['text', {}, [rule('a', { type: 'in', values: ['GB', 'FR'] }), rule('b', { type: 'matches', pattern: '[a-z]+' })], ['a b: These rules exclude each other']],
-  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'length', min: 6 })], ['a: No complete value of this field passes']],
-  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'matches', pattern: '[A-Z]+' })], ['a: No complete value of this field passes']],
-  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'in', values: ['12', 'AB'] })], ['a: No complete value of this field passes']],
+  ['text', {}, [rule('a', { type: 'matches', pattern: '[a-z]{2,4}' }), rule('b', { type: 'length', min: 2 })], ['a b: second-has-no-effect']],
+  ['text', {}, [rule('a', { type: 'matches', pattern: '[a-z]+' }), rule('b', { type: 'matches', pattern: '\\d+' })], ['a b: nothing-passes-both']],
+  ['text', {}, [rule('a', { type: 'in', values: ['GB', 'FR'] }), rule('b', { type: 'matches', pattern: '[a-z]+' })], ['a b: nothing-passes-both']],
+  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'length', min: 6 })], ['a: nothing-passes']],
+  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'matches', pattern: '[A-Z]+' })], ['a: nothing-passes']],
+  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'in', values: ['12', 'AB'] })], ['a: nothing-passes']],
   ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'in', values: ['1234', 'AB'] })], []],
-  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'matches', pattern: '\\d{4}' })], ['a: This rule never speaks']],
+  ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'matches', pattern: '\\d{4}' })], ['a: rule-has-no-effect']],
   ['pattern', { pattern: '<4 digit>' }, [rule('a', { type: 'matches', pattern: '[1-9]\\d{3}' })], []],
-  ['number', {}, [range('a', '10', undefined, { say: 'From {min} to {max}.' })], ['a: The message names {max}']],
+  ['number', {}, [range('a', '10', undefined, { say: 'From {min} to {max}.' })], ['a: unknown-limit']],
   ['number', {}, [range('a', '10', '20', { say: 'From {min} to {max}.' })], []],
-  ['text', {}, [rule('a', { type: 'length', min: 3 }, { say: 'At most {max}.' })], ['a: The message names {max}']],
+  ['text', {}, [rule('a', { type: 'length', min: 3 }, { say: 'At most {max}.' })], ['a: unknown-limit']],
 ] as const)('%s %j %j', (kind, entry, rules, expected) => {
-  const said = found(kind, entry, rules);
-  expect(said).toHaveLength(expected.length);
-  for (const [i, one] of expected.entries()) expect(said[i]).toContain(one);
+  expect(found(kind, entry, rules)).toEqual(expected);
 }); // biome-ignore format: a row a case
 
 test('where all messages are shown, each rule speaks', () => {

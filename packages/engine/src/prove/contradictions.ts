@@ -1,5 +1,7 @@
 import { definitionOf } from '../checks/registry.ts';
 import type { RuleDocument } from '../document/document.ts';
+import { say } from '../faults/say.ts';
+import { contradictionTexts } from '../faults/texts.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { escaped, type KindTable, kindIn } from '../kinds/index.ts';
 import { valueTypesOf } from '../kinds/value-types.ts';
@@ -12,6 +14,8 @@ import { resolve } from '../values/calendar.ts';
 export interface Contradiction {
   /** Ids of the rules, in the order of the field. */
   readonly rules: readonly string[];
+  /** It stays the same when the message is reworded. */
+  readonly code: string;
   /** What is wrong, for the developer. */
   readonly message: string;
 }
@@ -42,16 +46,16 @@ export function contradictionsIn(
 }
 
 /** Members that a message names and its check does not have: they would be left blank. */
-function unknownLimits({ id, check, say }: RuleDocument): readonly Contradiction[] {
-  if (say === undefined) return [];
-  const texts = typeof say === 'string' ? [say] : Object.values(say);
+function unknownLimits({ id, check, say: written }: RuleDocument): readonly Contradiction[] {
+  if (written === undefined) return [];
+  const texts = typeof written === 'string' ? [written] : Object.values(written);
   const { data, options } = definitionOf(check.type);
   return (data === 'own' ? [] : data)
     .filter((name) => Object.hasOwn(options, name) && !Object.hasOwn(check, name))
     .filter((name) => texts.some((text) => String(text).includes(`{${name}}`)))
     .map((name) => ({
       rules: [id],
-      message: `The message names {${name}}, and this rule has no such limit: it would be left blank.`,
+      ...say(contradictionTexts, 'unknown-limit', { name: `{${name}}` }),
     }));
 }
 
@@ -88,7 +92,7 @@ function amongRanges(
       return [
         {
           rules: both,
-          message: 'The lower limit of one is above the upper limit of the other: no value passes both.',
+          ...say(contradictionTexts, 'disjoint-limits'),
         },
       ];
     const isInside =
@@ -127,7 +131,7 @@ const isAfterComplete = ({ rules, messages }: HydratedField, { id, show }: RuleD
 
 const silent = (one: RuleDocument, other: RuleDocument): Contradiction => ({
   rules: [one.id, other.id],
-  message: 'The second never speaks: whatever it refuses, the first refuses before it.',
+  ...say(contradictionTexts, 'second-has-no-effect'),
 });
 
 /** The raw values that pass a rule. */
@@ -146,12 +150,11 @@ function amongLanguages(rules: readonly RuleDocument[], field: HydratedField): r
   const possible = languages.filter(({ rule, passing }) => {
     if (!own) return true;
     const isNone = isEmpty([[own], [passing]]);
-    if (isNone)
-      found.push({ rules: [rule.id], message: 'No complete value of this field passes this rule.' });
+    if (isNone) found.push({ rules: [rule.id], ...say(contradictionTexts, 'nothing-passes') });
     else if (isAfterComplete(field, rule) && isEmpty([[own], [passing, 'not']]))
       found.push({
         rules: [rule.id],
-        message: 'This rule never speaks: every complete value of the field passes it.',
+        ...say(contradictionTexts, 'rule-has-no-effect'),
       });
     else return true;
     return false;
@@ -161,7 +164,7 @@ function amongLanguages(rules: readonly RuleDocument[], field: HydratedField): r
     if (isEmpty([...base, [one.passing], [other.passing]]))
       found.push({
         rules: [one.rule.id, other.rule.id],
-        message: 'These rules exclude each other: no value passes both.',
+        ...say(contradictionTexts, 'nothing-passes-both'),
       });
     else if (
       isHeardFirst(field, one.rule, other.rule) &&

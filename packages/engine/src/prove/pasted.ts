@@ -1,3 +1,4 @@
+import { noString } from '../faults/usage.ts';
 import { carryOut } from '../field/apply.ts';
 import type { Plan } from '../field/compiled.ts';
 import type { HydratedField, Kind } from '../field/kind.ts';
@@ -77,8 +78,7 @@ function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<st
   });
   return (text, caret) => {
     const display = format(text);
-    if (typeof display !== 'string')
-      throw new RangeError(`The function returned ${typeof display} instead of a string.`);
+    if (typeof display !== 'string') throw noString(typeof display);
     // Writing into an input what is already there leaves the caret where it is.
     if (display === text) return { body: lay(display, false), caret };
     const count = countIn(text.slice(0, caret));

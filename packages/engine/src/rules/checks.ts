@@ -1,3 +1,4 @@
+import { unknownCheck } from '../faults/usage.ts';
 import type { CheckContext } from './check-context.ts';
 import type { ClearRejected } from './clear-rejected.ts';
 import { type Finding, incomplete, passed } from './finding.ts';
@@ -124,7 +125,7 @@ export function check<P, B extends CheckedText>(
     default: {
       // The validator of a type receives checks of that type, which the compiler cannot infer.
       const validator = field.checks[what.type] as Validator<CarriedCheck> | undefined;
-      if (!validator) throw new RangeError(`Unknown check "${what.type}". Pass it in the checks table.`);
+      if (!validator) throw unknownCheck(what.type);
       return validator(field, body, what, given, rule);
     }
   }

@@ -1,3 +1,5 @@
+import { say } from '../faults/say.ts';
+import { codeTexts } from '../faults/texts.ts';
 import { type Validator, valuesOf } from './checks.ts';
 import { type Finding, passed, unanswered } from './finding.ts';
 
@@ -52,18 +54,16 @@ function findingOf(outcome: CodeOutcome): Finding {
   if ('undecided' in outcome) return { ...broken(outcome.undecided), verdict: 'open' };
   const { answer } = outcome;
   if (answer === undefined || answer === null) return passed;
-  if (!isRecord(answer))
-    return broken(`The check returned a ${typeof answer}. Expected nothing or an object.`);
-  if ('then' in answer) return broken('The check returned a promise. Checks must be synchronous.');
+  if (!isRecord(answer)) return broken(say(codeTexts, 'answer-type', { type: typeof answer }).message);
+  if ('then' in answer) return broken(say(codeTexts, 'answer-promise').message);
   const { code, data, open, facts, ...rest } = answer;
   const [unknown] = Object.keys(rest);
-  if (unknown !== undefined)
-    return broken(`The check returned "${unknown}". Expected "code", "data", "open" or "facts".`);
+  if (unknown !== undefined) return broken(say(codeTexts, 'answer-property', { name: unknown }).message);
   if (code !== undefined && !(typeof code === 'string' && /^[a-z][\w-]*$/i.test(code)))
-    return broken('Its "code" is not one word of letters, digits, "-" and "_".');
+    return broken(say(codeTexts, 'answer-code').message);
   const [named, found] = [textsOf(data), textsOf(facts)];
   if (!named || !found)
-    return broken(`Its "${named ? 'facts' : 'data'}" is not an object of texts and numbers.`);
+    return broken(say(codeTexts, 'answer-data', { name: named ? 'facts' : 'data' }).message);
   const told: Finding =
     code !== undefined
       ? { verdict: 'fail', code, data: named }

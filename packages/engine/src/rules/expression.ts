@@ -1,4 +1,6 @@
 import { type Fault, fault } from '../faults/fault.ts';
+import { type Said, say } from '../faults/say.ts';
+import { expressionTexts } from '../faults/texts.ts';
 import { itemAt } from '../values/item-at.ts';
 import type { Automaton, ExpressionNode } from './automaton-data.ts';
 
@@ -14,16 +16,13 @@ export function parseExpression(source: string, flags = ''): Automaton | Fault {
   const reader: Reader = { source, at: 0, depth: 0, nodes: [], index: new Map(), flags };
   try {
     if (source.length > longest)
-      stop(reader, longest, `The expression is too long (maximum ${longest} characters).`);
+      stop(reader, longest, say(expressionTexts, 'expression-too-long', { most: longest }));
     const root = readEither(reader, 'whole');
-    if (reader.at < source.length) stop(reader, reader.at, 'Unmatched ")".', '\\)');
+    if (reader.at < source.length)
+      stop(reader, reader.at, say(expressionTexts, 'unmatched-parenthesis'), '\\)');
     const pieces = weigh(reader.nodes, root);
     if (pieces > mostPieces)
-      stop(
-        reader,
-        0,
-        `Expression too large: ${pieces} parts when counts are expanded (maximum ${mostPieces}).`,
-      );
+      stop(reader, 0, say(expressionTexts, 'expression-too-large', { count: pieces, most: mostPieces }));
     return { nodes: reader.nodes, root };
   } catch (error) {
     if (error instanceof ExpressionError) return error.fault;
@@ -82,8 +81,8 @@ function weigh(nodes: readonly ExpressionNode[], root: number): number {
   return of(root);
 }
 
-function stop(r: Reader, at: number, message: string, suggestion?: string): never {
-  throw new ExpressionError(fault(r.source, at, Math.max(at + 1, r.at), message, suggestion));
+function stop(r: Reader, at: number, said: Said, suggestion?: string): never {
+  throw new ExpressionError(fault(r.source, at, Math.max(at + 1, r.at), said, suggestion));
 }
 
 function add(r: Reader, node: ExpressionNode): number {
@@ -104,7 +103,7 @@ type Place = 'whole' | 'look-ahead' | 'group';
 
 /** Reads alternatives. `isFirst`: whether they start at the start of the value. */
 function readEither(r: Reader, place: Place, isFirst = place === 'whole'): number {
-  if (++r.depth > deepest) stop(r, r.at, `${deepest} groups within each other are the most.`);
+  if (++r.depth > deepest) stop(r, r.at, say(expressionTexts, 'groups-too-deep', { most: deepest }));
   let either = readSequence(r, place, isFirst);
   while (r.source[r.at] === '|') {
     r.at++;
@@ -124,24 +123,12 @@ function readSequence(r: Reader, place: Place, isFirst: boolean): number {
   while (r.at < r.source.length && r.source[r.at] !== '|' && r.source[r.at] !== ')') {
     const c = itemAt(r.source, r.at);
     if (c === '^') {
-      if (!isFirst || r.at !== from)
-        stop(
-          r,
-          r.at,
-          'The rule reads the whole value, so "^" can only stand first. For the sign itself write "\\^".',
-          '\\^',
-        );
+      if (!isFirst || r.at !== from) stop(r, r.at, say(expressionTexts, 'misplaced-start'), '\\^');
       r.at++;
     } else if (c === '$') {
       const next = r.source[r.at + 1];
       const isLast = next === '|' || next === (place === 'whole' ? undefined : ')');
-      if (place === 'group' || !isLast)
-        stop(
-          r,
-          r.at,
-          'The rule reads the whole value, so "$" can only stand last. For the sign itself write "\\$".',
-          '\\$',
-        );
+      if (place === 'group' || !isLast) stop(r, r.at, say(expressionTexts, 'misplaced-end'), '\\$');
       r.at++;
       isEnded = true;
     } else {
@@ -165,7 +152,7 @@ function readItem(r: Reader, place: Place, isAtStart: boolean): Item {
   const at = r.at;
   const look = /^\(\?([=!])/.exec(r.source.slice(at, at + 3));
   if (look) {
-    if (place === 'group') stop(r, at, 'A look-ahead is only possible outside groups. Use a separate rule.');
+    if (place === 'group') stop(r, at, say(expressionTexts, 'lookahead-in-group'));
     r.at += 3;
     const node = readEither(r, 'look-ahead', isAtStart);
     close(r, at);
@@ -190,8 +177,9 @@ function readCount(r: Reader, atom: number): number {
     const min = +itemAt(counted, 1);
     const max = counted[2] === undefined ? min : counted[3] ? +counted[3] : undefined;
     if (Math.max(min, max ?? 0) > mostCopies)
-      stop(r, at, `More than ${mostCopies} copies; use "*" or a length rule.`);
-    if (max !== undefined && max < min) stop(r, at, 'The smaller count comes first.', `{${max},${min}}`);
+      stop(r, at, say(expressionTexts, 'count-too-large', { most: mostCopies }));
+    if (max !== undefined && max < min)
+      stop(r, at, say(expressionTexts, 'count-reversed'), `{${max},${min}}`);
     node =
       max === 0
         ? add(r, { op: 'empty' })
@@ -203,21 +191,15 @@ function readCount(r: Reader, atom: number): number {
           ? many
           : add(r, { op: 'sequence', a: add(r, { op: 'counted', a: atom, min, max: min }), b: many });
     }
-  } else if (sign === '{')
-    stop(
-      r,
-      at,
-      'This count is not finished: expected {2}, {2,} or {2,4}. For the sign itself write "\\{".',
-      '\\{',
-    );
+  } else if (sign === '{') stop(r, at, say(expressionTexts, 'count-unfinished'), '\\{');
   else return node;
   if (r.source[r.at] === '?') r.at++; // Lazy or greedy makes no difference to a whole value.
-  if (/[*+?{]/.test(r.source[r.at] ?? '')) stop(r, r.at, 'There is nothing here to repeat.');
+  if (/[*+?{]/.test(r.source[r.at] ?? '')) stop(r, r.at, say(expressionTexts, 'nothing-to-repeat'));
   return node;
 }
 
 function close(r: Reader, opened: number): void {
-  if (r.source[r.at] !== ')') stop(r, opened, 'This group is not closed: expected ")".');
+  if (r.source[r.at] !== ')') stop(r, opened, say(expressionTexts, 'unclosed-parenthesis'));
   r.at++;
 }
 
@@ -230,9 +212,8 @@ function readAtom(r: Reader): number {
       const kind = /^\?(:|<[\p{ID_Start}$_][\p{ID_Continue}$]*>)/u.exec(r.source.slice(r.at));
       if (kind) r.at += kind[0].length;
       else if (r.source.startsWith('?<=', r.at) || r.source.startsWith('?<!', r.at))
-        stop(r, at, 'Lookbehind is not supported. Use a second rule.');
-      else if (r.source[r.at] === '?')
-        stop(r, at, 'Unknown group syntax. Expected (…), (?:…) or (?<name>…).');
+        stop(r, at, say(expressionTexts, 'lookbehind'));
+      else if (r.source[r.at] === '?') stop(r, at, say(expressionTexts, 'unknown-group'));
       const node = readEither(r, 'group');
       close(r, at);
       return node;
@@ -252,15 +233,10 @@ function readAtom(r: Reader): number {
     case '+':
     case '?':
     case '{':
-      return stop(
-        r,
-        at,
-        `There is nothing before this "${c}" to repeat. For the sign itself write "\\${c}".`,
-        `\\${c}`,
-      );
+      return stop(r, at, say(expressionTexts, 'nothing-before-quantifier', { sign: c }), `\\${c}`);
     case ']':
     case '}':
-      return stop(r, at, `A "${c}" that closes nothing. For the sign itself write "\\${c}".`, `\\${c}`);
+      return stop(r, at, say(expressionTexts, 'unmatched-sign', { sign: c }), `\\${c}`);
     default:
       return single(r, c.codePointAt(0)!);
   }
@@ -353,8 +329,7 @@ const signsInClass = /[\^$\\.*+?()[\]{}|/-]/;
 
 /** The code points of an escape; `r.at` is after the backslash. */
 function readEscaped(r: Reader, at: number, isInClass = false): Characters {
-  const c =
-    r.source[r.at] ?? stop(r, at, 'A "\\" at the very end. For the sign itself write "\\\\".', '\\\\');
+  const c = r.source[r.at] ?? stop(r, at, say(expressionTexts, 'lone-backslash'), '\\\\');
   r.at++;
   const short = shorthands[c.toLowerCase()];
   if (short) return c === c.toLowerCase() ? short : { ...short, negated: true };
@@ -365,12 +340,12 @@ function readEscaped(r: Reader, at: number, isInClass = false): Characters {
     r.at += hex[0].length - 1;
     return point(Number.parseInt(hex[1] ?? hex[2] ?? itemAt(hex, 3), 16));
   }
-  if (/[1-9k]/.test(c)) stop(r, at, 'Backreferences are not supported. Use a separate rule.');
-  if (c === 'b' || c === 'B') stop(r, at, '\\b is not supported. List the allowed characters instead.');
-  if (/[a-zA-Z0-9]/.test(c)) stop(r, at, `"\\${c}" means nothing. For the letter itself write "${c}".`, c);
+  if (/[1-9k]/.test(c)) stop(r, at, say(expressionTexts, 'backreference'));
+  if (c === 'b' || c === 'B') stop(r, at, say(expressionTexts, 'word-boundary'));
+  if (/[a-zA-Z0-9]/.test(c)) stop(r, at, say(expressionTexts, 'unknown-escape', { sign: c }), c);
   // `RegExp` with `u` takes no other escapes, and so neither would a JSON Schema made of this.
   if (!(isInClass ? signsInClass : signs).test(c))
-    stop(r, at, `"\\${c}" is no escape. For the sign itself write "${c}".`, c);
+    stop(r, at, say(expressionTexts, 'unknown-escape', { sign: c }), c);
   return point(c.charCodeAt(0));
 }
 
@@ -383,12 +358,7 @@ function readProperty(r: Reader, at: number, negated: boolean): Characters {
     if (!named) throw new SyntaxError();
     new RegExp(`\\p{${named[1]}}`, 'u');
   } catch {
-    return stop(
-      r,
-      at,
-      'No Unicode property of that name: expected one such as \\p{L} or \\p{Script=Greek}.',
-      '\\p{L}',
-    );
+    return stop(r, at, say(expressionTexts, 'unknown-property-class'), '\\p{L}');
   }
   return { ranges: [], properties: [negated ? `^${named[1]}` : itemAt(named, 1)], negated: false };
 }
@@ -404,7 +374,7 @@ function readClass(r: Reader, at: number): number {
   const ranges: number[] = [];
   const properties: string[] = [];
   for (;;) {
-    if (r.at >= r.source.length) stop(r, at, 'This class is not closed: expected "]".');
+    if (r.at >= r.source.length) stop(r, at, say(expressionTexts, 'unclosed-class'));
     if (r.source[r.at] === ']') break;
     const from = readClassMember(r);
     const isRange = r.source[r.at] === '-' && r.source[r.at + 1] !== ']' && r.at + 1 < r.source.length;
@@ -413,8 +383,9 @@ function readClass(r: Reader, at: number): number {
       r.at++;
       const to = readClassMember(r);
       if (from.ranges.length !== 2 || to.ranges.length !== 2 || from.negated || to.negated)
-        stop(r, start, 'A range has one character on each side of the "-".', '\\-');
-      if (itemAt(to.ranges, 0) < itemAt(from.ranges, 0)) stop(r, start, 'This range runs backwards.');
+        stop(r, start, say(expressionTexts, 'class-range-of-classes'), '\\-');
+      if (itemAt(to.ranges, 0) < itemAt(from.ranges, 0))
+        stop(r, start, say(expressionTexts, 'class-range-reversed'));
       ranges.push(itemAt(from.ranges, 0), itemAt(to.ranges, 0));
     } else if (from.negated) ranges.push(...complement(inBothCases(r, from.ranges)));
     else {

@@ -1,3 +1,5 @@
+import { type Said, say } from '../faults/say.ts';
+import { tapeTexts } from '../faults/texts.ts';
 import { itemAt } from '../values/item-at.ts';
 import type { TapeFault } from './script.ts';
 
@@ -17,11 +19,11 @@ export class Line {
   ) {}
 
   /** Reports a fault at a token: the next one by default. */
-  complain(message: string, token = this.#next): undefined {
-    this.complainAt(this.#tokens[token]?.at ?? this.source.length, message);
+  complain(said: Said, token = this.#next): undefined {
+    this.complainAt(this.#tokens[token]?.at ?? this.source.length, said);
   }
-  complainAt(at: number, message: string): undefined {
-    if (!this.#failed) this.faults.push({ line: this.number, column: at + 1, message });
+  complainAt(at: number, said: Said): undefined {
+    if (!this.#failed) this.faults.push({ line: this.number, column: at + 1, ...said });
     this.#failed = true;
   }
   peek(): Token | undefined {
@@ -48,22 +50,22 @@ export class Line {
   }
   text(): string | undefined {
     const next = this.peek();
-    if (!next || !('text' in next)) return this.complain('Expected a text in double quotes.');
+    if (!next || !('text' in next)) return this.complain(say(tapeTexts, 'expected-quoted'));
     this.#next++;
     return next.text;
   }
   name(what: string): string | undefined {
-    return this.word() ?? this.complain(`Expected ${what}.`);
+    return this.word() ?? this.complain(say(tapeTexts, 'expected', { what }));
   }
   whole(what: string): number | undefined {
     this.peek();
     const at = this.#next;
     const word = this.word();
     if (word !== undefined && /^\d{1,6}$/.test(word)) return +word;
-    return this.complain(`Expected ${what}, a whole number.`, at);
+    return this.complain(say(tapeTexts, 'expected-number', { what }), at);
   }
   times(): number | undefined {
-    return this.peek() ? this.whole('how often') : 1;
+    return this.peek() ? this.whole('how many times') : 1;
   }
   rest(): string[] {
     const words: string[] = [];
@@ -79,7 +81,7 @@ export class Line {
     return { at: at + (text.length - text.trimStart().length), text: text.trim() };
   }
   end(): void {
-    if (this.peek()) this.complain('Expected the end of the line.');
+    if (this.peek()) this.complain(say(tapeTexts, 'end-of-line'));
   }
 
   #read(): Token | undefined {
@@ -99,12 +101,7 @@ export class Line {
       return { at, text };
     }
     this.#at = source.length;
-    return this.complainAt(
-      at,
-      quoted
-        ? 'This text has an escape that JSON does not know: expected \\", \\\\, \\n, \\t or \\u0041.'
-        : "This text is not closed: expected '\"'.",
-    );
+    return this.complainAt(at, say(tapeTexts, quoted ? 'unknown-tape-escape' : 'unclosed-tape-text'));
   }
 }
 

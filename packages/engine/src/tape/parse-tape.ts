@@ -1,4 +1,6 @@
 import { nearest } from '../faults/fault.ts';
+import { say } from '../faults/say.ts';
+import { tapeTexts } from '../faults/texts.ts';
 import { Line } from './line.ts';
 import type { Action, Expectation, Tape, TapeFault, TapeStep } from './script.ts';
 import { readExpectation } from './subjects.ts';
@@ -27,12 +29,12 @@ export function parseTape(source: string): TapeResult {
     const verb = line.word() ?? '';
     if (verb === 'tape') title = line.text() ?? title;
     else if (verb === 'field' || verb === 'form') {
-      if (target) line.complain('A tape can have only one “field” or “form” line.', 0);
+      if (target) line.complain(say(tapeTexts, 'two-targets'), 0);
       const id = line.name(`the id of a ${verb}`);
       if (id) target ??= { type: verb, id };
     } else if (verb === 'today') {
       const date = line.name('a date such as 2027-02-10');
-      if (date && !isDate(date)) line.complain(`"${date}" is not a date. Use the form 2027-02-10.`, 1);
+      if (date && !isDate(date)) line.complain(say(tapeTexts, 'invalid-date', { text: date }), 1);
       today = date;
     } else {
       const step = readStep(verb, line);
@@ -44,7 +46,7 @@ export function parseTape(source: string): TapeResult {
     faults.push({
       line: 1,
       column: 1,
-      message: 'Expected a line such as "field phone" or "form booking" before the first action.',
+      ...say(tapeTexts, 'no-target'),
     });
   if (faults.length || !target) return { ok: false, faults };
   return { ok: true, tape: { title: title ?? 'Untitled', target, ...(today ? { today } : {}), steps } };
@@ -75,7 +77,9 @@ function readStep(verb: string, line: Line): Action | Expectation | undefined {
   if (isAction(verb)) return readAction(verb, line);
   const meant = nearest(verb, tapeWords);
   return line.complain(
-    `Unknown action "${verb}". ${meant ? `Did you mean "${meant}"?` : `Expected one of: ${tapeWords.join(', ')}.`}`,
+    meant
+      ? say(tapeTexts, 'unknown-action-meant', { word: verb, meant })
+      : say(tapeTexts, 'unknown-action', { word: verb, known: tapeWords.join(', ') }),
     0,
   );
 }

@@ -1,3 +1,5 @@
+import { say } from '../faults/say.ts';
+import { playTexts } from '../faults/texts.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { applyToForm, type FormEvent, reachOf } from '../form/apply.ts';
 import { evaluateInForm } from '../form/evaluate-form.ts';
@@ -33,6 +35,8 @@ export type OnState = (form: HydratedForm, state: FormState, today: string) => v
 /** A tape that does not fit its document: there is no such field, form or rule. */
 export interface TapeMismatch {
   readonly line: number;
+  /** It stays the same when the message is reworded. */
+  readonly code: string;
   readonly message: string;
 }
 
@@ -53,7 +57,10 @@ export function play(
 ): Played | TapeMismatch {
   const today = tape.today ?? clock;
   const form = formFor(set, tape);
-  if (!form) return { line: 1, message: `The document has no ${tape.target.type} "${tape.target.id}".` };
+  if (!form) {
+    const { type, id } = tape.target;
+    return { line: 1, ...say(playTexts, `no-target-${type}`, { id }) };
+  }
   const rows: Row[] = [];
   const misses: Miss[] = [];
   let state = startForm(form);
@@ -62,18 +69,18 @@ export function play(
   for (const step of tape.steps) {
     const named = 'field' in step ? step.field : undefined;
     if (named !== undefined && !form.places.has(named))
-      return { line: step.line, message: `There is no field "${named}" here.` };
+      return { line: step.line, ...say(playTexts, 'no-field-here', { id: named }) };
     if (step.do === 'expect') {
       const id = named ?? about;
       const { field, state: at } = fieldOf(form, state, id);
       const evaluation = evaluateInForm(form, state, id, today);
       const miss = examine(step, { form, state, id, field, at, evaluation, report });
-      if (typeof miss === 'string') return { line: step.line, message: miss };
+      if (miss && 'message' in miss) return { line: step.line, ...miss };
       if (miss) misses.push({ line: step.line, source: step.source, ...miss });
       continue;
     }
     const events = formEvents(form, step, state, about);
-    if (typeof events === 'string') return { line: step.line, message: events };
+    if ('message' in events) return { line: step.line, ...events };
     report = { rejected: null, leftOut: '' };
     for (const event of events) {
       state = drive(form, state, event, today, step.do === 'wait');

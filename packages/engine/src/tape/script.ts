@@ -77,6 +77,8 @@ export interface Row {
 export interface TapeFault {
   readonly line: number;
   readonly column: number;
+  /** It stays the same when the message is reworded. */
+  readonly code: string;
   readonly message: string;
 }
 

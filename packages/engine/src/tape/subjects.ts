@@ -1,4 +1,6 @@
 import { nearest } from '../faults/fault.ts';
+import { type Said, say } from '../faults/say.ts';
+import { playTexts, tapeTexts } from '../faults/texts.ts';
 import { type Evaluation, type Flags, toMessage } from '../field/evaluation.ts';
 import type { FieldState } from '../field/field-state.ts';
 import type { HydratedField } from '../field/kind.ts';
@@ -28,8 +30,8 @@ export interface Found {
 /** Everything about one thing a tape can expect: how it is read, and how it is compared. */
 interface ExpectationSubject<E extends Expected> extends Omit<Described, 'word'> {
   read(line: Line): E | undefined;
-  /** The expected and the actual text; a sentence if the expectation makes no sense. */
-  compare(expected: E, found: Found): readonly [expected: string, found: string] | string;
+  /** The expected and the actual text; an error if the expectation makes no sense. */
+  compare(expected: E, found: Found): readonly [expected: string, found: string] | Said;
   /** Whether the text after it may be a word that is also the name of a subject. */
   readonly takesWords?: true;
 }
@@ -110,7 +112,7 @@ const subjects: {
     says: 'The codes of the messages shown.',
     read(line) {
       const codes = line.rest();
-      if (codes.length === 0) return line.complain('Expected the codes of the shown messages, or none.');
+      if (codes.length === 0) return line.complain(say(tapeTexts, 'expected-codes'));
       return { what: 'codes', codes: codes[0] === 'none' ? [] : codes };
     },
     compare: ({ codes }, { evaluation }) => [
@@ -134,13 +136,13 @@ const subjects: {
       const verdict = line.name('pass, open or fail');
       if (!rule || !verdict) return undefined;
       if (verdict !== 'pass' && verdict !== 'open' && verdict !== 'fail')
-        return line.complain('Expected pass, open or fail.', 3);
+        return line.complain(say(tapeTexts, 'expected-verdict'), 3);
       return { what: 'verdict', rule, verdict };
     },
     compare({ rule, verdict }, { form, field, id, evaluation }) {
       const all = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
       const found = verdictOf({ ...field, rules: all }, evaluation.findings, rule);
-      return found === undefined ? `The field "${id}" has no rule or code "${rule}".` : [verdict, found];
+      return found === undefined ? say(playTexts, 'no-rule-here', { id, rule }) : [verdict, found];
     },
     takesWords: true,
   },
@@ -165,7 +167,7 @@ const subjects: {
       const reason = line.name(`none, ${reasons.join(', ')}`);
       if (!reason) return undefined;
       if (reason !== 'none' && !reasons.some((known) => known === reason))
-        return line.complain(`Expected none, ${reasons.join(', ')}.`, 2);
+        return line.complain(say(tapeTexts, 'expected', { what: `none, ${reasons.join(', ')}` }), 2);
       return { what: 'rejected', reason: reason === 'none' ? null : reason };
     },
     compare: ({ reason }, { report }) => [reason ?? 'none', report.rejected ?? 'none'],
@@ -203,7 +205,7 @@ const subjects: {
     read(line) {
       const next = line.word();
       if (next !== undefined && next !== 'none')
-        return line.complain('Expected the end of the line, or none.', 2);
+        return line.complain(say(tapeTexts, 'expected-end-or-none'), 2);
       return { what: 'submitted', isSo: next === undefined };
     },
     compare: ({ isSo }, { state }) => [
@@ -264,7 +266,7 @@ function readRecord(line: Line): ExpectedOf<'record'> | undefined {
   } catch {
     // Reported below, like JSON of another shape.
   }
-  return line.complainAt(at, 'Expected the record as JSON: an object of texts, or null, by field.');
+  return line.complainAt(at, say(tapeTexts, 'expected-record'));
 }
 
 /** A display with its caret: one bar marks it, two mark a selection, `\|` is a bar of the text. */
@@ -277,11 +279,7 @@ function readDisplay(line: Line): ExpectedOf<'display'> | undefined {
     if (piece === '|') bars.push(text.length);
     else text += piece === '\\|' ? '|' : piece;
   }
-  if (bars.length > 2)
-    return line.complain(
-      `Line ${line.number}: one bar marks the caret, two a selection; write \\\\| for a bar.`,
-      2,
-    );
+  if (bars.length > 2) return line.complain(say(tapeTexts, 'too-many-carets'), 2);
   const [start, end = start] = bars;
   return start === undefined ? { what: 'display', text } : { what: 'display', text, caret: [start, end!] };
 }
@@ -290,11 +288,11 @@ function readFlags(line: Line): ExpectedOf<'flags'> | undefined {
   const flags: [keyof Flags, boolean][] = [];
   for (const word of line.rest()) {
     const name = flagNames.find((one) => one === word.replace(/^!/, ''));
-    if (!name)
-      return line.complain(`"${word}" is no flag: expected ${flagNames.join(', ')}, with "!" for not.`);
+    if (!name) return line.complain(say(tapeTexts, 'unknown-flag', { word, known: flagNames.join(', ') }));
     flags.push([name, !word.startsWith('!')]);
   }
-  if (flags.length === 0) return line.complain(`Expected flags: ${flagNames.join(', ')}, with "!" for not.`);
+  if (flags.length === 0)
+    return line.complain(say(tapeTexts, 'expected-flags', { known: flagNames.join(', ') }));
   return { what: 'flags', flags };
 }
 
@@ -331,20 +329,24 @@ export function readExpectation(line: Line): Expectation | undefined {
   const subject = subjectOf(what);
   if (!subject) {
     const meant = nearest(what, subjectWords);
-    const message = meant ? `Did you mean "${meant}"?` : `Expected one of: ${subjectWords.join(', ')}.`;
-    return line.complain(`Unknown expectation "${what}". ${message}`, 1);
+    return line.complain(
+      meant
+        ? say(tapeTexts, 'unknown-expectation-meant', { word: what, meant })
+        : say(tapeTexts, 'unknown-expectation', { word: what, known: subjectWords.join(', ') }),
+      1,
+    );
   }
   const expected = subject.read(line);
   return expected && { do: 'expect', ...(field === undefined ? {} : { field }), ...expected };
 }
 
-/** The expected and the actual text if they differ; a sentence if the expectation makes no sense. */
+/** The expected and the actual text if they differ; an error if the expectation makes no sense. */
 export function examine(
   expected: Expected,
   found: Found,
-): { readonly expected: string; readonly found: string } | string | undefined {
+): { readonly expected: string; readonly found: string } | Said | undefined {
   const compared = subjectOf(expected.what)!.compare(expected, found);
-  if (typeof compared === 'string') return compared;
+  if ('message' in compared) return compared;
   const [wanted, there] = compared;
   return wanted === there ? undefined : { expected: wanted, found: there };
 }

@@ -73,9 +73,7 @@ export function runTrial(
   const expected = tape.steps.filter((step) => step.do === 'expect').length;
   const called = { ...none, name: name ?? tape.title, expected };
   const played = play(set, { ...tape, title: called.name }, clock);
-  return 'message' in played
-    ? { ...called, faults: [{ line: played.line, column: 1, message: played.message }] }
-    : { ...called, ...played };
+  return 'message' in played ? { ...called, faults: [{ ...played, column: 1 }] } : { ...called, ...played };
 }
 
 /**

@@ -1,3 +1,5 @@
+import { type Said, say } from '../faults/say.ts';
+import { playTexts, tapeTexts } from '../faults/texts.ts';
 import { keysOf } from '../field/apply.ts';
 import type { FieldEvent, FieldState } from '../field/field-state.ts';
 import type { HydratedField } from '../field/kind.ts';
@@ -49,7 +51,7 @@ interface FormVerb<A extends Action> extends Verb<A> {
    * The events of the action. `about` is the field that had the focus last. `null` is a pause. A sentence if
    * the action makes no sense.
    */
-  events(action: A, form: HydratedForm, state: FormState, about: string): (FormEvent | null)[] | string;
+  events(action: A, form: HydratedForm, state: FormState, about: string): (FormEvent | null)[] | Said;
 }
 
 /** A verb without arguments. */
@@ -219,7 +221,7 @@ const formVerbs: { readonly [D in FormDo]: FormVerb<ActionOf<D>> } = {
         says: 'Waits, so that rules ask their questions.',
         read(line) {
           const time = /^(\d{1,6})(ms|s)$/.exec(line.name('a time such as 300ms') ?? '');
-          if (!time) return line.complain('Expected a time such as 300ms or 2s.', 1);
+          if (!time) return line.complain(say(tapeTexts, 'expected-time'), 1);
           return { do: 'wait', milliseconds: +itemAt(time, 1) * (time[2] === 's' ? 1000 : 1) };
         },
       },
@@ -251,7 +253,7 @@ const formVerbs: { readonly [D in FormDo]: FormVerb<ActionOf<D>> } = {
         : `answer ${rule} ${verdict}${code ? ` ${code}` : ''}`,
     events({ rule, verdict, code }, form, state) {
       const asked = openQuestion(form, state, rule);
-      if (!asked) return `The rule "${rule}" has no pending server check.`;
+      if (!asked) return say(playTexts, 'no-pending-check', { rule });
       const answer = { verdict, ...(code === undefined ? {} : { code }) };
       return [
         { type: 'field', field: asked.field, event: { type: 'answer', id: asked.question.id, answer } },
@@ -269,7 +271,7 @@ const formVerbs: { readonly [D in FormDo]: FormVerb<ActionOf<D>> } = {
     ],
     write: ({ field, code }) => (field === undefined ? 'sent' : `sent ${field} ${code}`),
     events({ field, code }, _, state) {
-      if (state.sending.is !== 'sending') return 'Nothing is being sent.';
+      if (state.sending.is !== 'sending') return say(playTexts, 'nothing-sent');
       const findings = field === undefined || code === undefined ? [] : [{ field, code }];
       return [{ type: 'sent', findings }];
     },
@@ -280,7 +282,7 @@ function readAnswer(line: Line): ActionOf<'answer'> | undefined {
   const rule = line.name('the id of a rule');
   if (rule === undefined) return undefined;
   const verdict = line.name('pass or fail');
-  if (verdict !== 'pass' && verdict !== 'fail') return line.complain('Expected pass or fail.', 2);
+  if (verdict !== 'pass' && verdict !== 'fail') return line.complain(say(tapeTexts, 'expected-answer'), 2);
   const code = line.word();
   return { do: 'answer', rule, verdict, ...(code === undefined ? {} : { code }) };
 }
@@ -347,7 +349,7 @@ export const writeAction = (action: Action): string =>
   (fieldVerbOf(action) ?? formVerbOf(action)).write(action);
 
 /**
- * The events of an action in a form, or a sentence if it is not possible there. `about` is the field that
+ * The events of an action in a form, or an error if it is not possible there. `about` is the field that
  * had the focus last: an action on a field without focus focuses that field first.
  *
  * @example
@@ -358,7 +360,7 @@ export function formEvents(
   action: Action,
   state: FormState,
   about: string,
-): (FormEvent | null)[] | string {
+): (FormEvent | null)[] | Said {
   const verb = fieldVerbOf(action);
   if (!verb) return formVerbOf(action).events(action, form, state, about);
   const { field, state: now } = fieldOf(form, state, about);

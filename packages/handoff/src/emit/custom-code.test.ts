@@ -115,7 +115,7 @@ test('a build compares: what does something else once it is bundled is refused',
   const other: typeof sandbox.check = (code, input) =>
     code.includes('callCheck') ? { answer: { code: 'other' } } : sandbox.check(code, input);
   await expect(made({ ...sandbox, check: other })).rejects.toThrow(
-    'The check "own" of the field "guest" does something else in the hand-off than in the sandbox, for "ok".',
+    'The check "own" of the field "guest" behaves differently in the hand-off and in the sandbox, for "ok".',
   );
 });
 

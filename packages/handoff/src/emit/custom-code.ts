@@ -1,9 +1,11 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { misuse, say } from '@arbeit/engine/faults';
 import type { HydratedField, Shaped } from '@arbeit/engine/field';
 import type { HydratedForm } from '@arbeit/engine/form';
 import type { CodeInput, CodeOutcome } from '@arbeit/engine/rules';
 import { type BuildFailure, transform, transformSync } from 'esbuild';
 import type { CustomCode } from '../custom-code.ts';
+import { buildTexts } from '../texts.ts';
 
 /** Why code cannot be parsed, and where in it (1-based). */
 export interface CodeFault {
@@ -91,9 +93,7 @@ export async function customCodeModule({ checks, shapes }: CustomCode): Promise<
       codes.map((code) =>
         factoryOf(code).catch((error: unknown) => {
           const { message, line, column } = faultOf(error);
-          throw new RangeError(
-            `The code of a check or shape cannot be read (line ${line}, column ${column}): ${message}.`,
-          );
+          throw misuse(say(buildTexts, 'code-syntax', { line, column, message }));
         }),
       ),
     );
@@ -171,9 +171,7 @@ export async function compareCustomCode(
   run: RunsCode,
 ): Promise<void> {
   const differs = (name: string, about: string): RangeError =>
-    new RangeError(
-      `${name} does something else in the hand-off than in the sandbox, for ${JSON.stringify(about)}.`,
-    );
+    misuse(say(buildTexts, 'code-differs', { name, about: JSON.stringify(about) }));
   for (const { name, code, inputs } of checksIn(set, fields)) {
     const bundled = `${callsCheck}const make = ${await factoryOf(code)};
 export default (input) => {

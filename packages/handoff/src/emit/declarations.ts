@@ -1,4 +1,6 @@
 import { posix } from 'node:path';
+import { misuse, say } from '@arbeit/engine/faults';
+import { buildTexts } from '../texts.ts';
 import type { Sources } from './sources.ts';
 
 const specifiers = /((?:\bfrom |\bimport\()')([^']+)(')/g;
@@ -37,7 +39,7 @@ export const typesAt = (specifier: string, sources: Sources): string =>
 
 function resolved(specifier: string, sources: Sources): string {
   const to = sources.resolve(specifier, '');
-  if (to === undefined) throw new RangeError(`"${specifier}" is none of Arbeit’s packages.`);
+  if (to === undefined) throw misuse(say(buildTexts, 'foreign-package', { name: specifier }));
   return to;
 }
 

@@ -462,8 +462,8 @@ test('a field and a form that would come to one name are told apart in words', a
 });
 
 test.each([
-  [['a.tape', 'A.tape'], 'Two tapes are called A.tape: rename one.'],
-  [['player.js'], 'player.js is no name for a tape: end it in .tape.'],
+  [['a.tape', 'A.tape'], 'Two tapes are called A.tape. Rename one.'],
+  [['player.js'], 'The name of a tape must end in .tape, found player.js.'],
 ])('tapes called %s are refused: one would take the place of another file', async (names, why) => {
   const twice = names.map((name) => ({ name, text: trialTape(trials[0]!) }));
   await expect(handOff({ set, tapes: twice, sources: sourcesFrom(root) })).rejects.toThrow(why);

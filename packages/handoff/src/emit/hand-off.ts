@@ -1,10 +1,12 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { misuse, say } from '@arbeit/engine/faults';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { trialTape } from '@arbeit/engine/tape';
 import { compiledModule } from '../compiled-module.ts';
 import { documentText } from '../document-text.ts';
 import { listed, written } from '../imports.ts';
 import { fileName } from '../names.ts';
+import { buildTexts } from '../texts.ts';
 import { type Adapter, adapterOf, uses as allUses, type Needs, needsOf, type Use } from './adapters.ts';
 import { appearanceSheet } from './appearance-sheet.ts';
 import { bundled, type Entries } from './bundle.ts';
@@ -187,8 +189,8 @@ function tapesOf({ trials = [] }: SetDocument, beside: readonly TapeFile[]): rea
   for (const { name } of tapes) {
     // File names that differ only in case may be one name on disk.
     const place = name.toLowerCase();
-    if (taken.has(place)) throw new RangeError(`Two tapes are called ${name}: rename one.`);
-    if (!place.endsWith('.tape')) throw new RangeError(`${name} is no name for a tape: end it in .tape.`);
+    if (taken.has(place)) throw misuse(say(buildTexts, 'tape-twice', { name }));
+    if (!place.endsWith('.tape')) throw misuse(say(buildTexts, 'tape-name', { name }));
     taken.add(place);
   }
   return tapes;

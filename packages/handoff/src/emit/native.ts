@@ -1,4 +1,5 @@
 import { compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
+import { misuse } from '@arbeit/engine/faults';
 import { type HydratedField, mayStand } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type Automaton, parseExpression, type Walker, walkerOf } from '@arbeit/engine/rules';
@@ -158,7 +159,8 @@ function foundFor(field: HydratedField, expression: string, proofs: Proofs): Fou
 
 function find(field: HydratedField, expression: string, proofs: Proofs): Found {
   const automaton = parseExpression(expression);
-  if ('message' in automaton) throw new RangeError(`${field.id}: ${automaton.message}`);
+  if ('message' in automaton)
+    throw misuse({ code: automaton.code, message: `${field.id}: ${automaton.message}` });
   const walker = walkerOf(automaton);
   const { alphabet } = valueTypesOf(field.plan);
   let found: Found = { is: 'unknown', states: 0 };

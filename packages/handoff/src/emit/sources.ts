@@ -1,6 +1,8 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join, posix } from 'node:path';
+import { misuse, say } from '@arbeit/engine/faults';
+import { buildTexts } from '../texts.ts';
 
 /** The built packages as one tree: `engine/field/state.js`. */
 export interface Sources {
@@ -51,7 +53,7 @@ export function sourcesFrom(folder: string): Sources {
       if (text === undefined) {
         const [name = '', ...rest] = path.split('/');
         const file = join(room(name).root, 'dist', ...rest);
-        if (!existsSync(file)) throw new RangeError(`${file} is not there: build the packages first.`);
+        if (!existsSync(file)) throw misuse(say(buildTexts, 'not-built', { file }));
         text = readFileSync(file, 'utf8');
         texts.set(path, text);
       }

@@ -1,4 +1,5 @@
 import type { FieldDocument, RuleDocument } from '@arbeit/engine/document';
+import { type Said, say } from '@arbeit/engine/faults';
 import { attributeNames } from '@arbeit/engine/field';
 import { type Offers, offersFrom } from './offers.ts';
 import {
@@ -14,7 +15,8 @@ import {
   placeOf,
   rawText,
 } from './page.ts';
-import { type Draft, idFor, labelFor } from './sanitize.ts';
+import { type Draft, dropped, idFor, labelFor } from './sanitize.ts';
+import { importTexts } from './texts.ts';
 import { forms, rangeOf, type WrittenColumn, writtenAs } from './written.ts';
 
 /** The attributes of a control, by name. */
@@ -22,11 +24,11 @@ import { forms, rangeOf, type WrittenColumn, writtenAs } from './written.ts';
 type Html = Readonly<Record<string, string | boolean>>;
 
 /** Reports what cannot be imported of a control, with its name and place. */
-function lose(page: Page, element: Element, why: string): undefined {
+function lose(page: Page, element: Element, said: Said): undefined {
   const type = typeOf(element);
   page.lost.push({
     where: `“${attribute(element, 'name') ?? attribute(element, 'id') ?? type}”, ${type === element.tagName ? `<${type}>` : `type ${type}`}`,
-    why,
+    ...dropped(said),
     place: placeOf(element),
   });
   return undefined;
@@ -98,9 +100,9 @@ function offered(
   offerOf: (one: Element, i: number) => { readonly value: string; readonly label: string },
 ): Offers {
   const free = all.filter((one) => !has(one, 'disabled'));
-  if (free.length < all.length) lose(page, element, 'Disabled options were skipped.');
+  if (free.length < all.length) lose(page, element, say(importTexts, 'disabled-options'));
   const offers = offersFrom(free.map(offerOf));
-  for (const why of offers.told) lose(page, element, why);
+  for (const said of offers.told) lose(page, element, said);
   return offers;
 }
 
@@ -128,7 +130,7 @@ export function picked(page: Page, element: Element, members: readonly Element[]
   const { options } = offers;
   const isOne = type === 'radio';
   const isNeeded = members.some((one) => has(one, 'required'));
-  if (!isOne && isNeeded) lose(page, element, '“At least one box must be checked” was not imported.');
+  if (!isOne && isNeeded) lose(page, element, say(importTexts, 'one-box-checked'));
   const initial = named(offers, (isOne ? chosen.slice(-1) : chosen).map(valueIn));
   return fieldFrom(
     page,
@@ -144,9 +146,9 @@ export function picked(page: Page, element: Element, members: readonly Element[]
 export function controlled(page: Page, element: Element): Draft | undefined {
   const type = typeOf(element);
   if (/^(?:submit|button|reset|image)$/.test(type)) return undefined;
-  if (type === 'hidden') return lose(page, element, 'Hidden inputs were skipped.');
-  if (type === 'file') return lose(page, element, 'No matching field kind; skipped.');
-  if (has(element, 'list')) lose(page, element, 'The suggestions of a <datalist> were not imported.');
+  if (type === 'hidden') return lose(page, element, say(importTexts, 'hidden-input'));
+  if (type === 'file') return lose(page, element, say(importTexts, 'file-input'));
+  if (has(element, 'list')) lose(page, element, say(importTexts, 'datalist'));
   return type === 'select' ? listed(page, element) : typed(page, element, type);
 }
 
@@ -156,8 +158,7 @@ function listed(page: Page, element: Element): Draft {
   const valueIn = (one: Element): string => attribute(one, 'value') ?? oneLine(rawText(one));
   const all = every.filter(({ tagName }) => tagName === 'option');
   const real = all.filter((one) => valueIn(one) !== '');
-  if (every.some(({ tagName }) => tagName === 'optgroup'))
-    lose(page, element, 'Groups of options were not imported; the options are in one list.');
+  if (every.some(({ tagName }) => tagName === 'optgroup')) lose(page, element, say(importTexts, 'optgroup'));
   const offers = offered(page, element, real, (one) => ({ value: valueIn(one), label: textOf(one) }));
   const isMultiple = has(element, 'multiple');
   const chosen = real.filter((one) => has(one, 'selected') && !has(one, 'disabled')).map(valueIn);
@@ -240,7 +241,7 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
   const step = number(attribute(element, 'step'));
   const hasSeconds = type === 'time' && step !== undefined && step % 60 !== 0;
   if (step !== undefined && !hasSeconds && step !== 1 && step !== 60)
-    lose(page, element, 'The step attribute was not imported.');
+    lose(page, element, say(importTexts, 'step'));
   const entry = type === 'date' ? {} : { clock: 24, ...(hasSeconds ? { seconds: true } : {}) };
   const rules = rangeOf(attribute(element, 'min'), attribute(element, 'max'));
   return fieldFrom(page, element, { kind: type, entry, rules }, around);
@@ -249,10 +250,10 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
 /** A date with a time, to the minute. */
 function momentOf(page: Page, element: Element, around: Around): Draft {
   const toMinute = (text: string | undefined): string | undefined => text?.slice(0, 16).replace(' ', 'T');
-  if (has(element, 'step')) lose(page, element, 'The step attribute was not imported.');
+  if (has(element, 'step')) lose(page, element, say(importTexts, 'step'));
   const given = [around.initial, attribute(element, 'min'), attribute(element, 'max')];
   if (given.some((text) => /:\d\d:(?!00(?:\.0+)?$)/.test(text ?? '')))
-    lose(page, element, 'Seconds were not imported.');
+    lose(page, element, say(importTexts, 'seconds'));
   const rules = rangeOf(toMinute(attribute(element, 'min')), toMinute(attribute(element, 'max')));
   return fieldFrom(
     page,
@@ -277,7 +278,7 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
   // HTML counts steps from the minimum, a rule from zero.
   const isOnStep = Math.abs(from - Math.round(from)) < 1e-9;
   if (!isPlain && !isOnStep)
-    lose(page, element, `Steps of ${step} from ${min ?? around.initial} were not imported.`);
+    lose(page, element, say(importTexts, 'steps', { step, from: min ?? around.initial ?? '0' }));
   const limit = (text: string | undefined): number | string | undefined => number(text) ?? text;
   const entry = {
     ...(decimals ? { decimals: { max: decimals } } : {}),
@@ -289,15 +290,15 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
 
 /** Input types whose values have one form, which is typed here: a browser would show a picker. */
 const picks = {
-  week: 'A week is typed as 2027-W06.',
-  color: 'A colour is typed as #2a6f4e.',
+  week: 'typed-week',
+  color: 'typed-color',
 } as const;
 
 /** A field for values of one form. */
 function formed(page: Page, element: Element, type: keyof typeof picks, around: Around): Draft {
   const { told: _, ...made } = writtenAs({ expression: forms[type] }, page.patternOf);
-  lose(page, element, picks[type]);
-  if (has(element, 'min') || has(element, 'max')) lose(page, element, 'Limits were not imported.');
+  lose(page, element, say(importTexts, picks[type]));
+  if (has(element, 'min') || has(element, 'max')) lose(page, element, say(importTexts, 'limits'));
   return fieldFrom(page, element, made, around);
 }
 
@@ -322,7 +323,7 @@ function written(page: Page, element: Element, type: string, around: Around): Dr
     },
     page.patternOf,
   );
-  for (const why of told) lose(page, element, why);
+  for (const said of told) lose(page, element, said);
   if (type !== 'email' && type !== 'url') return fieldFrom(page, element, made, around);
   const html = { inputmode: type, ...around.html };
   // Its own expression is stricter than its type.

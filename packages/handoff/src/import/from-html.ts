@@ -1,3 +1,4 @@
+import { say } from '@arbeit/engine/faults';
 import { parse } from 'parse5';
 import { controlled, picked, typeOf } from './controls.ts';
 import {
@@ -14,7 +15,8 @@ import {
   textIn,
 } from './page.ts';
 import { patternReader } from './pattern-of.ts';
-import { type Draft, type Imported, sanitize } from './sanitize.ts';
+import { type Draft, dropped, type Imported, sanitize } from './sanitize.ts';
+import { importTexts } from './texts.ts';
 
 /**
  * An HTML form as a set: fields with kind, pattern, rules, labels, hints, autofill tokens and choices, a form
@@ -34,24 +36,25 @@ export function fromHtml(text: string): Imported {
   if (forms.length > 1)
     page.lost.push({
       where: 'the page',
-      why: `The page has ${forms.length} forms. Their fields were imported together.`,
+      ...dropped(say(importTexts, 'several-forms', { count: forms.length })),
     });
   const known = new Set(all);
   const outside = every.filter((one) => isControl(one) && !known.has(one)).length;
   if (outside > 0)
     page.lost.push({
       where: 'the page',
-      why:
+      ...dropped(
         outside === 1
-          ? '1 control outside the form was skipped.'
-          : `${outside} controls outside the form were skipped.`,
+          ? say(importTexts, 'one-control-outside')
+          : say(importTexts, 'controls-outside', { count: outside }),
+      ),
     });
   for (const element of all)
     for (const { name } of element.attrs)
       if (name.startsWith('on'))
         page.lost.push({
           where: `<${element.tagName}>, ${name}`,
-          why: 'Scripts were not imported.',
+          ...dropped(say(importTexts, 'script')),
           place: placeOf(element),
         });
   const title = titleOf(every, root, drafts);

@@ -1,10 +1,11 @@
 import { type FieldDocument, type RuleDocument, readDocument } from '@arbeit/engine/document';
+import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Offer } from '@arbeit/engine/options';
 import { placesIn } from '../document-text.ts';
 import { type Offers, offersFrom } from './offers.ts';
 import { patternReader } from './pattern-of.ts';
-import { type Draft, type Imported, idFor, labelFor, sanitize } from './sanitize.ts';
+import { type Draft, dropped, type Imported, idFor, labelFor, sanitize } from './sanitize.ts';
 import {
   count,
   drop,
@@ -18,6 +19,7 @@ import {
   within,
 } from './schema-parts.ts';
 import { writtenOf } from './schema-texts.ts';
+import { importTexts } from './texts.ts';
 import { type WrittenColumn as MadeOf, rangeOf } from './written.ts';
 
 /** A property with the objects it was found in. */
@@ -57,23 +59,17 @@ export function fromSchema(source: string, root: Json): Imported {
     left: { schemas: mostSchemas },
     told: new Set(),
   };
-  if (handed)
-    drop(
-      reading,
-      { path: '$', said: '$' },
-      'Its x-arbeit definitions are invalid; imported as a plain schema.',
-      'x-arbeit',
-    );
+  if (handed) drop(reading, { path: '$', said: '$' }, say(importTexts, 'invalid-own'), 'x-arbeit');
   let whole = resolved(reading, { schema: root, path: '$', said: '$' });
   if (!isObject(whole.schema.properties) && isObject(whole.schema.items)) {
-    drop(reading, whole, 'Array schema: imported the fields of one item.');
+    drop(reading, whole, say(importTexts, 'array-schema'));
     whole = resolved(reading, within(whole, whole.schema.items, 'items'));
   }
   const drafts = draftsOf(reading, whole, { names: [], paths: [], title: '' });
   if (Object.keys(isObject(whole.schema.properties) ? whole.schema.properties : {}).length === 0)
     reading.lost.push({
       where: 'the schema',
-      why: 'The schema has no object properties to import.',
+      ...dropped(say(importTexts, 'no-properties')),
     });
   const title = text(whole.schema.title) || 'Imported';
   return sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
@@ -104,17 +100,17 @@ function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly D
     const own = given === true ? {} : given;
     const found = within(at, isObject(own) ? own : {}, 'properties', name);
     if (!isObject(own)) {
-      drop(reading, found, given === false ? 'No value is allowed here.' : 'This is not a schema.');
+      drop(reading, found, say(importTexts, given === false ? 'no-value-allowed' : 'not-a-schema'));
       return [];
     }
     const whole = withoutNull(reading, resolved(reading, found));
     return propertyOf(reading, { ...whole, name, isNeeded: required.includes(name), inside });
   });
   for (const keyword of between)
-    if (keyword in schema) drop(reading, at, 'Dependencies between properties were not imported.', keyword);
+    if (keyword in schema) drop(reading, at, say(importTexts, 'dependencies'), keyword);
   for (const name of required)
     if (!Object.hasOwn(properties, String(name)))
-      drop(reading, at, `“${String(name)}” is required, and nothing else is said of it.`, 'required');
+      drop(reading, at, say(importTexts, 'required-undefined', { name: String(name) }), 'required');
   return drafts;
 }
 
@@ -123,11 +119,11 @@ function propertyOf(reading: SchemaReading, property: Property): readonly Draft[
   if (!isObject(schema.properties)) return draftOf(reading, property);
   const names = [...inside.names, name];
   if (inside.paths.includes(property.path)) {
-    drop(reading, property, 'Recursive reference; skipped.');
+    drop(reading, property, say(importTexts, 'recursive'));
     return [];
   }
   if (names.length > deepest) {
-    drop(reading, property, `More than ${deepest} objects lie in each other: those within are left out.`);
+    drop(reading, property, say(importTexts, 'too-deep', { most: deepest }));
     return [];
   }
   const title = text(schema.title).trim() || labelFor(name);
@@ -167,7 +163,7 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   if (!made) return [];
   for (const keyword of Object.keys(schema))
     if (!heard.has(keyword) && !keyword.startsWith('x-'))
-      drop(reading, property, `“${keyword}” was not imported.`, keyword);
+      drop(reading, property, say(importTexts, 'keyword', { keyword }), keyword);
   const label = text(schema.title).trim().slice(0, 200) || labelFor(name);
   const id = idFor([...inside.names, name].join(' '), reading.taken);
   reading.taken.add(id);
@@ -217,17 +213,17 @@ function madeOf(reading: SchemaReading, at: Property): Made | undefined {
   const { schema } = at;
   const types = typesOf(schema);
   if (types.length > 1)
-    drop(reading, at, `It may be ${types.join(' or ')}: it came in as the first.`, 'type');
+    drop(reading, at, say(importTexts, 'several-types', { types: types.join(', ') }), 'type');
   if (types[0] === 'boolean') return { kind: 'yes-no', entry: { draw: 'tick' }, rules: [], words: yesAndNo };
   const offers = offersIn(reading, at);
   if (offers === 'one') {
-    drop(reading, at, 'It has one value only: there is nothing to fill in.');
+    drop(reading, at, say(importTexts, 'one-value'));
     return undefined;
   }
   if (offers && types[0] !== 'array')
     return { kind: 'choice', entry: { options: offers.options }, rules: [], words: offers.words };
   for (const keyword of ['anyOf', 'oneOf'])
-    if (keyword in schema && !offers) drop(reading, at, 'oneOf/anyOf is not supported; skipped.', keyword);
+    if (keyword in schema && !offers) drop(reading, at, say(importTexts, 'alternatives'), keyword);
   switch (types[0]) {
     case 'integer':
     case 'number':
@@ -238,7 +234,7 @@ function madeOf(reading: SchemaReading, at: Property): Made | undefined {
     case undefined:
       return writtenOf(reading, at);
     default:
-      drop(reading, at, `No field kind for values of type ${types[0]}; skipped.`);
+      drop(reading, at, say(importTexts, 'unknown-type', { type: String(types[0]) }));
       return undefined;
   }
 }
@@ -260,7 +256,7 @@ function offersIn(reading: SchemaReading, at: Found): Offers | 'one' | undefined
   if ('const' in schema || offered.length === 1) return 'one';
   if (offered.length === 0) return undefined;
   const offers = offersFrom(offered);
-  for (const why of offers.told) drop(reading, at, why);
+  for (const said of offers.told) drop(reading, at, said);
   return offers.options.length > 1 ? offers : 'one';
 }
 
@@ -297,7 +293,7 @@ function severalOf(reading: SchemaReading, at: Found): Made | undefined {
   const items = within(at, isObject(schema.items) ? schema.items : {}, 'items');
   const offers = offersIn(reading, resolved(reading, items));
   if (!offers || offers === 'one') {
-    drop(reading, at, 'Arrays are imported only if their items are an enum.');
+    drop(reading, at, say(importTexts, 'array-items'));
     return undefined;
   }
   const [min, max] = [count(schema.minItems), count(schema.maxItems)];

@@ -64,7 +64,7 @@ describe('what is large or deep without end is read, or told', () => {
 
   test('a schema of depth is refused by its place; one of two thousand losses tells each at once', () => {
     const deep = `{"properties":{"a":\n${'{"items":'.repeat(5000)}1${'}'.repeat(5000)}}}`;
-    expect(objectIn(deep)).toMatch(/^Line 2, column \d+: .*Nested too deeply/);
+    expect(objectIn(deep)).toMatch(/^Line 2, column \d+: .*nested too deeply/);
     const root = {
       properties: Object.fromEntries(
         Array.from({ length: 900 }, (_, i) => [`p${i}`, { type: 'string', format: 'odd' }]),

@@ -1,13 +1,15 @@
+import { type Said, say } from '@arbeit/engine/faults';
 import { type Offer, pickForm } from '@arbeit/engine/options';
 import { idFor, labelFor } from './sanitize.ts';
+import { importTexts } from './texts.ts';
 
 /** Options for a field. */
 export interface Offers {
   readonly options: readonly Offer[];
   /** Renamed values: original value → new value. */
   readonly words: ReadonlyMap<string, string>;
-  /** What changed, a sentence each. */
-  readonly told: readonly string[];
+  /** What changed. */
+  readonly told: readonly Said[];
 }
 
 const isValue = new RegExp(pickForm.value, 'u');
@@ -53,12 +55,14 @@ export function offersFrom(given: readonly Offer[]): Offers {
     told: [
       ...(renamed.length
         ? [
-            `A value to choose has no blanks and at most 100 characters: ${listed(
-              renamed.map(([value, offer]) => `“${value.slice(0, 100)}” is “${offer.value}”`),
-            )}.`,
+            say(importTexts, 'renamed-values', {
+              renamed: listed(
+                renamed.map(([value, offer]) => `“${value.slice(0, 100)}” is now “${offer.value}”`),
+              ),
+            }),
           ]
         : []),
-      ...(twice.length ? [`Duplicate options merged: ${listed(twice)}.`] : []),
+      ...(twice.length ? [say(importTexts, 'duplicate-options', { options: listed(twice) })] : []),
     ],
   };
 }

@@ -1,4 +1,5 @@
 import { compileField, type FieldDocument } from '@arbeit/engine/document';
+import { type Said, say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Matter, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
 import {
@@ -10,19 +11,24 @@ import {
 } from '@arbeit/engine/rules';
 import { valueTypesOf } from '@arbeit/engine/value-types';
 import { ofLength, piecesOf, spanOf } from './lengths.ts';
+import { notPatternTexts } from './texts.ts';
 
 /** A regular expression in the notation of patterns. */
 export type PatternOf =
   /** A pattern whose values are exactly the texts that match. */
   | { readonly is: 'exact'; readonly pattern: string }
-  /** There is no exact pattern. `why` is the reason, with an example text if there is one. */
-  | { readonly is: 'not'; readonly why: string };
+  /** There is no exact pattern. `because` is the reason, with an example text if there is one. */
+  | { readonly is: 'not'; readonly because: Said };
 
 /** Thrown for a part of an expression that the notation cannot express. */
-class Unsayable extends Error {}
+class Unsayable extends Error {
+  constructor(readonly because: Said) {
+    super(because.message);
+  }
+}
 
-function stop(why: string): never {
-  throw new Unsayable(why);
+function stop(because: Said): never {
+  throw new Unsayable(because);
 }
 
 /** Most parts of a pattern. */
@@ -73,7 +79,7 @@ export function patternOf(
   budget: StateBudget = { left: mostStates },
 ): PatternOf {
   const whole = parseExpression(source);
-  if ('message' in whole) return { is: 'not', why: whole.message };
+  if ('message' in whole) return { is: 'not', because: whole };
   let automaton: Automaton;
   let pattern: string;
   try {
@@ -81,10 +87,10 @@ export function patternOf(
     pattern = printNotation(tidy(matterOf(automaton, automaton.root)));
   } catch (error) {
     if (!(error instanceof Unsayable)) throw error;
-    return { is: 'not', why: error.message };
+    return { is: 'not', because: error.because };
   }
   const { faults } = parseNotation(pattern);
-  if (faults[0]) return { is: 'not', why: faults[0].message };
+  if (faults[0]) return { is: 'not', because: faults[0] };
   return proven(automaton, pattern, budget);
 }
 
@@ -103,16 +109,16 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
   if (form.beyond !== undefined || !own || 'message' in own)
     return {
       is: 'not',
-      why: `Closest pattern: ${short(pattern)}, but it rejects some texts the expression accepts.`,
+      because: say(notPatternTexts, 'accepts-less', { pattern: short(pattern) }),
     };
   const apart = distinguishingText(automaton, own, budget);
   if (apart === undefined) return { is: 'exact', pattern };
   return {
     is: 'not',
-    why:
+    because:
       apart === null
-        ? 'It is too large to be held against a pattern.'
-        : `${short(pattern)} would be near, but one of the two takes “${apart}” and the other does not.`,
+        ? say(notPatternTexts, 'too-large-to-compare')
+        : say(notPatternTexts, 'accepts-other', { pattern: short(pattern), text: apart }),
   };
 }
 
@@ -126,9 +132,7 @@ function soLong(whole: Automaton, { least = 0, most = Number.POSITIVE_INFINITY }
   const span = spanOf(whole, whole.root);
   // The reason is reported where the repetition is read.
   if (!Number.isFinite(span.most)) return whole;
-  return stop(
-    `Its texts have ${span.least} to ${span.most} characters, and not all of them are as long as it may be: a pattern cannot say that.`,
-  );
+  return stop(say(notPatternTexts, 'length-inside', { least: span.least, most: span.most }));
 }
 
 /** Alternatives, nested ones included. */
@@ -154,12 +158,12 @@ function pieceOf(m: Automaton, i: number): readonly Matter[] {
     case 'either':
       return choiceOf(m, i);
     case 'many':
-      return stop('Unlimited repetition (* or +) cannot be a pattern.');
+      return stop(say(notPatternTexts, 'unlimited-repetition'));
     case 'both':
     case 'not':
-      return stop('It looks ahead, which a pattern does not.');
+      return stop(say(notPatternTexts, 'look-ahead'));
     case 'nothing':
-      return stop('Nothing matches it.');
+      return stop(say(notPatternTexts, 'matches-nothing'));
     case 'sequence':
     case 'empty':
       return matterOf(m, i);
@@ -181,10 +185,10 @@ function takesOf(
   properties: readonly string[],
   negated: boolean,
 ): Pick<Cells, 'takes' | 'manner'> {
-  if (negated) return stop('It takes any character but some, which a cell cannot say.');
+  if (negated) return stop(say(notPatternTexts, 'negated-class'));
   if (properties.length === 1 && ranges.length === 0 && /^(?:L|Letter|Alphabetic)$/.test(properties[0] ?? ''))
     return { takes: { type: 'built-in', name: 'letter' } };
-  if (properties.length > 0) return stop('It asks for a property of Unicode other than that of a letter.');
+  if (properties.length > 0) return stop(say(notPatternTexts, 'unicode-property'));
   const merged = mergedRanges(ranges);
   const written = merged.map(([from, to]) => `${from}-${to}`).join(' ');
   const name = { '48-57': 'digit', '65-90 97-122': 'latin' }[written];
@@ -192,7 +196,7 @@ function takesOf(
   if (written === '65-90') return { takes: { type: 'built-in', name: 'latin' }, manner: 'upper' };
   if (written === '97-122') return { takes: { type: 'built-in', name: 'latin' }, manner: 'lower' };
   if (merged.some(([from, to]) => from <= 34 && to >= 34))
-    return stop('A cell cannot be said to take a quotation mark.');
+    return stop(say(notPatternTexts, 'quotation-mark'));
   // A "-" is first, where it stands for itself.
   const sorted = [...merged].sort(([a], [b]) => Number(b === 45) - Number(a === 45));
   const characters = sorted
@@ -228,14 +232,14 @@ function mergedRanges(ranges: readonly number[]): readonly (readonly [number, nu
 function repeated(m: Automaton, { a, min, max }: ExpressionNode & { op: 'counted' }): readonly Matter[] {
   const inside = matterOf(m, a);
   // Nested repetitions multiply.
-  if (inside.length * min > mostParts) return stop('It is longer than a pattern can be.');
+  if (inside.length * min > mostParts) return stop(say(notPatternTexts, 'too-long'));
   const [only] = inside;
   if (inside.length === 1 && only?.type === 'cells' && only.min === 1 && only.max === 1)
     return [{ ...only, min, max }];
-  if (max > 40) return stop('It repeats a group more often than a pattern can be long.');
+  if (max > 40) return stop(say(notPatternTexts, 'too-many-repetitions'));
   const needed = Array.from({ length: min }, () => inside).flat();
   if (max === min) return needed;
-  if (max > min + 1) return stop('It repeats a group a varying number of times.');
+  if (max > min + 1) return stop(say(notPatternTexts, 'varying-group'));
   return [...needed, stretch(inside)];
 }
 
@@ -252,7 +256,7 @@ function choiceOf(m: Automaton, i: number): readonly Matter[] {
     const inside = present.length === 1 ? matterOf(m, present[0] ?? 0) : [oneOf(m, present)];
     const [only] = inside;
     if (inside.length === 1 && only?.type === 'text')
-      return stop(`Its “${only.text}” is optional; fixed text of a pattern is always there.`);
+      return stop(say(notPatternTexts, 'optional-text', { text: only.text }));
     if (inside.length === 1 && only?.type === 'cells' && only.min === 1) return [{ ...only, min: 0 }];
     return [stretch(inside)];
   }
@@ -261,18 +265,16 @@ function choiceOf(m: Automaton, i: number): readonly Matter[] {
 
 function oneOf(m: Automaton, all: readonly number[]): Matter {
   const texts = textsOf(m, all);
-  if (!texts) return stop('Its alternatives are neither words nor a number range.');
+  if (!texts) return stop(say(notPatternTexts, 'mixed-alternatives'));
   const sorted = [...new Set(texts)].sort();
   const [low = '', high = ''] = [sorted[0], sorted.at(-1)];
   const isNumbers = sorted.every((text) => /^\d+$/.test(text) && text.length === low.length);
   if (isNumbers && Number(high) - Number(low) + 1 === sorted.length && sorted.length > 1)
     return { type: 'number', low, high };
   if (sorted.length > fewest && sorted.every((text) => /^\d+$/.test(text)))
-    return stop(
-      'Its numbers have more or fewer digits, or some between are missing; those of a pattern do not.',
-    );
+    return stop(say(notPatternTexts, 'number-gaps'));
   if (sorted.some((text) => /[\s|<>".]/.test(text) || text === ''))
-    return stop('Its alternatives have signs in them that words of a choice cannot have.');
+    return stop(say(notPatternTexts, 'words-with-signs'));
   return { type: 'words', words: [...new Set(texts)] };
 }
 

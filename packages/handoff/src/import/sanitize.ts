@@ -4,16 +4,26 @@ import {
   readDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
+import { type Said, say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Place } from '../document-text.ts';
+import { importTexts } from './texts.ts';
 
 /** Something that could not be imported, where it is, and why. */
 export interface Dropped {
   /** What it is about: `the field “E-mail”`, `line 12`. */
   readonly where: string;
+  /** It stays the same when the sentence is reworded. */
+  readonly code: string;
   readonly why: string;
   readonly place?: Place | undefined;
 }
+
+/** What was said of a loss, as its members. */
+export const dropped = ({ code, message }: Said): Pick<Dropped, 'code' | 'why'> => ({
+  code,
+  why: message.trim(),
+});
 
 /** The result of an import: a valid set, and what of the source is not in it. */
 export interface Imported {
@@ -71,7 +81,7 @@ function soundField({ field, place }: Draft, locale: string, lose: (lost: Droppe
   const rules = (field.rules ?? []).filter((rule) => {
     const result = reads([{ ...field, rules: [rule], initial: '' }], locale);
     const faults = result.ok ? [] : result.faults.filter(({ path }) => path.includes('.rules'));
-    if (faults[0]) lose({ where: `${where}, ${rule.check.type}`, why: faults[0].message, place });
+    if (faults[0]) lose({ where: `${where}, ${rule.check.type}`, ...dropped(faults[0]), place });
     return !faults[0];
   });
   let kept: FieldDocument = { ...field, rules };
@@ -83,14 +93,16 @@ function soundField({ field, place }: Draft, locale: string, lose: (lost: Droppe
     const result = reads([kept], locale);
     const fault = result.ok ? undefined : result.faults.find(({ path }) => path.includes(piece));
     if (!fault) continue;
-    lose({ where: `${where}, ${piece}`, why: fault.message, place });
+    lose({ where: `${where}, ${piece}`, ...dropped(fault), place });
     kept = lean;
   }
   if (isSound(kept)) return kept;
   const result = reads([kept], locale);
   lose({
     where,
-    why: `It came in as a text. ${result.ok ? '' : (result.faults[0]?.message ?? '')}`.trim(),
+    ...dropped(
+      say(importTexts, 'imported-as-text', { message: result.ok ? '' : (result.faults[0]?.message ?? '') }),
+    ),
     place,
   });
   const { id, label, hint, rules: before = [] } = field;
@@ -130,12 +142,13 @@ export function sanitize(
   if (drafts.length > mostFields)
     all.unshift({
       where: `${drafts.length - mostFields} fields`,
-      why: `Only the first ${mostFields} fields were imported. Import the rest separately.`,
+      ...dropped(say(importTexts, 'too-many-fields', { most: mostFields })),
       place: drafts[mostFields]?.place,
     });
   const isLocale = readDocument({ arbeit: 2, title: 'T', locale, fields: [] }, kinds).ok;
   const speaks = isLocale ? locale : 'en-GB';
-  if (!isLocale) all.push({ where: 'the language', why: `Unknown locale “${locale}”. Imported as en-GB.` });
+  if (!isLocale)
+    all.push({ where: 'the language', ...dropped(say(importTexts, 'unknown-locale', { locale })) });
   const taken = drafts.slice(0, mostFields);
   const fields = taken.map((draft) => soundField(draft, speaks, (one) => all.push(one)));
   const base = {
@@ -151,7 +164,7 @@ export function sanitize(
   const result = readDocument(withForm, kinds);
   if (result.ok) return { set: result.document, lost: cappedLost(all) };
   const plain = readDocument(base, kinds);
-  for (const { message } of result.faults) all.push({ where: `the form “${form}”`, why: message });
+  for (const fault of result.faults) all.push({ where: `the form “${form}”`, ...dropped(fault) });
   return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
 }
 
@@ -173,5 +186,8 @@ const cappedLost = (all: readonly Dropped[]): readonly Dropped[] =>
     ? all
     : [
         ...all.slice(0, mostLost),
-        { where: 'the rest', why: `${all.length - mostLost} more were not imported.` },
+        {
+          where: 'the rest',
+          ...dropped(say(importTexts, 'more-not-imported', { count: all.length - mostLost })),
+        },
       ];

@@ -1,6 +1,8 @@
+import { type Said, say } from '@arbeit/engine/faults';
 import type { Place } from '../document-text.ts';
 import type { PatternReader } from './pattern-of.ts';
-import type { Dropped } from './sanitize.ts';
+import { type Dropped, dropped } from './sanitize.ts';
+import { importTexts } from './texts.ts';
 
 export type Json = Readonly<Record<string, unknown>>;
 
@@ -54,14 +56,14 @@ const spoken = (path: string): string =>
     .slice(0, 120);
 
 /** Reports what is not imported: the schema there, or a keyword of it. */
-export function drop(reading: SchemaReading, at: Where, why: string, ...keyword: readonly string[]): void {
+export function drop(reading: SchemaReading, at: Where, said: Said, ...keyword: readonly string[]): void {
   const path = keyword.reduce<string>(below, at.path);
-  const key = `${path} ${why}`;
+  const key = `${path} ${said.message}`;
   if (reading.told.has(key)) return;
   reading.told.add(key);
   reading.lost.push({
     where: spoken(keyword.reduce<string>(below, at.said)) || 'the schema',
-    why,
+    ...dropped(said),
     place: reading.placeIn(path),
   });
 }
@@ -72,8 +74,7 @@ export function drop(reading: SchemaReading, at: Where, why: string, ...keyword:
  */
 export function resolved(reading: SchemaReading, at: Found, by: readonly string[] = []): Found {
   if (--reading.left.schemas < 0) {
-    if (reading.left.schemas === -1)
-      drop(reading, at, 'There are more references from here on than are followed.');
+    if (reading.left.schemas === -1) drop(reading, at, say(importTexts, 'too-many-references'));
     return { ...at, schema: {} };
   }
   const { $ref, allOf, ...rest } = at.schema;
@@ -95,11 +96,11 @@ export function resolved(reading: SchemaReading, at: Found, by: readonly string[
 }
 
 function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly string[]): Found | undefined {
-  const stop = (why: string): undefined => {
-    drop(reading, at, why, '$ref');
+  const stop = (said: Said): undefined => {
+    drop(reading, at, said, '$ref');
   };
-  if (!$ref.startsWith('#')) return stop('It refers to another document, which is not fetched.');
-  if (by.includes($ref)) return stop('It refers to itself.');
+  if (!$ref.startsWith('#')) return stop(say(importTexts, 'other-document'));
+  if (by.includes($ref)) return stop(say(importTexts, 'reference-to-itself'));
   const keys = $ref.slice(1).split('/').filter(Boolean).map(named);
   let schema: unknown = reading.root;
   for (const key of keys)
@@ -109,7 +110,7 @@ function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly 
         : Array.isArray(schema) && /^\d+$/.test(key)
           ? schema[Number(key)]
           : undefined;
-  if (!isObject(schema)) return stop('Broken $ref: target not found.');
+  if (!isObject(schema)) return stop(say(importTexts, 'broken-reference'));
   const names = keys.map((key) => (/^\d+$/.test(key) ? Number(key) : key));
   return { ...within({ path: '$', said: '$' }, schema, ...names), said: at.said };
 }
@@ -147,8 +148,7 @@ function merged(reading: SchemaReading, at: Where, under: Json, over: Json): Jso
   for (const [name, value] of Object.entries(over)) {
     const before = both.get(name);
     const isOther = before !== undefined && JSON.stringify(before) !== JSON.stringify(value);
-    if (isOther && asked.includes(name))
-      drop(reading, at, `Another part has its own “${name}”; this one was not imported.`, name);
+    if (isOther && asked.includes(name)) drop(reading, at, say(importTexts, 'other-part', { name }), name);
     both.set(name, ofBoth(name, before, value));
   }
   return Object.fromEntries(both);

@@ -1,6 +1,8 @@
 import type { RuleDocument } from '@arbeit/engine/document';
+import { say } from '@arbeit/engine/faults';
 import { wholeOf } from './anchors.ts';
 import { count, drop, type Found, type SchemaReading } from './schema-parts.ts';
+import { importTexts } from './texts.ts';
 import { forms, type WrittenColumn, writtenAs } from './written.ts';
 
 /**
@@ -15,7 +17,8 @@ const formats: Readonly<
       readonly entry?: object;
       readonly isText?: true;
       readonly form?: string;
-      readonly but?: string;
+      /** What of it is not imported: a code of `importTexts`. */
+      readonly but?: 'utc-offset' | 'lower-case' | 'moment-unchecked';
     }
   >
 > = {
@@ -23,16 +26,16 @@ const formats: Readonly<
   time: {
     kind: 'time',
     entry: { clock: 24, seconds: true },
-    but: 'The UTC offset was not imported.',
+    but: 'utc-offset',
   },
   email: { entry: { case: 'lower' }, form: forms.email },
   'idn-email': { entry: { case: 'lower' }, form: forms.email },
   uri: { form: forms.url },
   iri: { form: forms.url },
-  uuid: { form: forms.uuid, but: 'Imported as lower-case text.' },
+  uuid: { form: forms.uuid, but: 'lower-case' },
   'date-time': {
     form: forms['date-time'],
-    but: 'Imported as a pattern (2027-02-14T16:00:00Z). The date is not checked.',
+    but: 'moment-unchecked',
   },
   ipv4: { form: forms.ipv4 },
   hostname: { form: forms.hostname },
@@ -45,11 +48,15 @@ export function writtenOf(reading: SchemaReading, at: Found): WrittenColumn {
   const named = typeof format === 'string';
   const known = named && Object.hasOwn(formats, format) ? formats[format] : undefined;
   if (named && (!known || known.but))
-    drop(reading, at, known?.but ?? `The format “${format}” was not imported.`, 'format');
+    drop(
+      reading,
+      at,
+      known?.but ? say(importTexts, known.but) : say(importTexts, 'format', { format }),
+      'format',
+    );
   const matched = typeof pattern === 'string' ? wholeOf(pattern) : undefined;
   if (known?.kind) {
-    if (matched !== undefined)
-      drop(reading, at, 'The expression was skipped, because the format is stricter.', 'pattern');
+    if (matched !== undefined) drop(reading, at, say(importTexts, 'expression-and-format'), 'pattern');
     return { kind: known.kind, entry: known.entry ?? {}, rules: [] };
   }
   const { told, ...made } = writtenAs(
@@ -64,7 +71,7 @@ export function writtenOf(reading: SchemaReading, at: Found): WrittenColumn {
     reading.patternOf,
   );
   // How a known format is checked need not be reported.
-  if (matched) for (const why of told) drop(reading, at, why, 'pattern');
+  if (matched) for (const said of told) drop(reading, at, said, 'pattern');
   // An expression and a format both apply.
   const also: RuleDocument[] =
     matched && known?.form ? [{ id: 'format', check: { type: 'matches', pattern: known.form } }] : [];

@@ -1,4 +1,6 @@
+import { say } from '@arbeit/engine/faults';
 import { tooDeep } from '../document-text.ts';
+import { jsonTexts } from '../texts.ts';
 
 /** The format of a text to import. */
 export type SourceFormat = 'document' | 'schema' | 'html' | 'table';
@@ -25,8 +27,8 @@ export function objectIn(text: string): Readonly<Record<string, unknown>> | stri
     const value: unknown = JSON.parse(text);
     return typeof value === 'object' && value !== null && !Array.isArray(value)
       ? (value as Readonly<Record<string, unknown>>)
-      : 'Expected a JSON object.';
+      : say(jsonTexts, 'not-an-object').message;
   } catch (error) {
-    return `This is not JSON: ${(error as Error).message}`;
+    return say(jsonTexts, 'not-json-because', { reason: (error as Error).message }).message;
   }
 }

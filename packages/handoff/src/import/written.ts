@@ -1,6 +1,8 @@
 import type { RuleDocument } from '@arbeit/engine/document';
+import { type Said, say } from '@arbeit/engine/faults';
 import { parseExpression } from '@arbeit/engine/rules';
 import type { PatternOf, PatternReader } from './pattern-of.ts';
+import { importTexts, notPatternTexts } from './texts.ts';
 
 /** The parts of a field, whatever it was made from. */
 export interface WrittenColumn {
@@ -26,9 +28,9 @@ export interface Writing {
   readonly say?: string | undefined;
 }
 
-/** A text as a field, with a sentence for everything that could not be expressed. */
+/** A text as a field, with everything that could not be expressed. */
 export interface Written extends WrittenColumn {
-  readonly told: readonly string[];
+  readonly told: readonly Said[];
 }
 
 /** Longest maximum length of a text, in characters (engine, kind `text`). */
@@ -40,13 +42,13 @@ const isCount = (value: number | undefined): value is number =>
 
 /** A text as a pattern, if its expression and length can be one; otherwise as a text with rules. */
 export function writtenAs(
-  { expression, isAnywhere, least, most, entry: own, isText, say }: Writing,
+  { expression, isAnywhere, least, most, entry: own, isText, say: message }: Writing,
   patternOf: PatternReader,
 ): Written {
   const [shortest, given] = [least, most].map((one) => (isCount(one) ? one : undefined));
-  const told: string[] = [];
+  const told: Said[] = [];
   if (given !== undefined && given > longest)
-    told.push(`The maximum of ${given} characters was not imported (limit: ${longest}).`);
+    told.push(say(importTexts, 'length-limit', { count: given, most: longest }));
   const widest = given !== undefined && given <= longest ? given : undefined;
   // An empty field is not checked, so a minimum of one character is no limit.
   const lengths: RuleDocument[] =
@@ -58,21 +60,21 @@ export function writtenAs(
   const read = parseExpression(expression);
   // An invalid expression is not made a rule.
   if ('message' in read) {
-    told.push(`The expression was skipped: ${read.message}`);
+    told.push(say(importTexts, 'invalid-expression', { message: read.message }));
     return { kind: 'text', entry, rules: lengths, told };
   }
   const found: PatternOf = isAnywhere
-    ? { is: 'not', why: 'it is not anchored (^…$) and may match anywhere. Imported as a rule.' }
+    ? { is: 'not', because: say(notPatternTexts, 'not-anchored') }
     : isText
-      ? { is: 'not', why: 'a pattern cannot be concealed.' }
+      ? { is: 'not', because: say(notPatternTexts, 'cannot-be-hidden') }
       : patternOf(expression, { least: shortest ?? 1, most: widest });
   if (found.is === 'exact')
     return { kind: 'pattern', entry: { pattern: found.pattern, raw: 'text' }, rules: [], told };
-  told.push(`Its expression came in as a rule: ${found.why}`);
+  told.push(say(importTexts, 'expression-as-rule', { message: found.because.message }));
   const form: RuleDocument = {
     id: 'form',
     check: { type: 'matches', pattern: expression },
-    ...(say ? { say } : {}),
+    ...(message ? { say: message } : {}),
   };
   return { kind: 'text', entry, rules: [form, ...lengths], told };
 }

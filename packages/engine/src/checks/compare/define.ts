@@ -1,4 +1,5 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say, type Texts } from '../../faults/say.ts';
 import type { Definition } from '../../kinds/contract/definition.ts';
 import type { Comparison } from '../../rules/comparison.ts';
 import { define, type Mutation } from '../contract.ts';
@@ -28,17 +29,23 @@ export const comparisonsFor = ({ comparable }: Pick<Definition, 'comparable'>): 
     comparisons[op].some((one) => one === 'any' || one === comparable),
   );
 
+const faults = {
+  'not-comparable-kind': 'A {kind} field cannot be compared by "{op}".',
+  'days-missing': '"days" is missing: the number of days.',
+  'days-unused': '"{op}" does not use "days". Remove it.',
+} as const satisfies Texts;
+
 function readCompare(at: Cursor, kind: Definition | undefined): void {
   const { op: written, days } = at.value as { op?: unknown; days?: unknown };
   const op = (Object.keys(comparisons) as Comparison[]).find((one) => one === written);
   if (!op) return;
   if (kind && !comparisonsFor(kind).includes(op))
-    at.get('op').fault(`A ${kind.name} field cannot be "${op}" another.`, {
+    at.get('op').fault(say(faults, 'not-comparable-kind', { kind: kind.name, op }), {
       suggestion: comparisonsFor(kind).at(-1),
     });
   if (counting.includes(op)) {
-    if (days === undefined) at.get('days').fault('"days" is missing: how many.');
-  } else if (typeof days === 'number') at.get('days').fault(`"${op}" does not use "days". Remove it.`);
+    if (days === undefined) at.get('days').fault(say(faults, 'days-missing'));
+  } else if (typeof days === 'number') at.get('days').fault(say(faults, 'days-unused', { op }));
 }
 
 /** Opposite and neighbouring comparisons, for mutation tests. */
@@ -81,6 +88,7 @@ export const compare = define({
     field: { is: 'text', label: 'Field', at: [], needed: true },
     days: { is: 'whole', label: 'Days', at: [], min: 0, max: 36_500 },
   },
+  faults,
   read: readCompare,
   rest: {
     oneOf: [

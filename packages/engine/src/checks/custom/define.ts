@@ -1,6 +1,11 @@
+import { say, type Texts } from '../../faults/say.ts';
 import type { TextFault } from '../../options/option.ts';
 import { define } from '../contract.ts';
 import { withOption } from '../with-others.ts';
+
+const faults = {
+  'no-default-export': 'The code must start a line with "export default" followed by one function.',
+} as const satisfies Texts;
 
 /** The code must parse; other errors appear when it runs. */
 function checkCode(code: string): readonly TextFault[] {
@@ -8,7 +13,7 @@ function checkCode(code: string): readonly TextFault[] {
   if (exported === 1) return [];
   return [
     {
-      message: 'The code must start a line with "export default" followed by one function.',
+      ...say(faults, 'no-default-export'),
       suggestion: 'export default ({ value }) => {}',
     },
   ];
@@ -29,6 +34,7 @@ export const custom = define({
     },
     with: withOption,
   },
+  faults,
   data: 'own',
   mutations: () => [],
 });

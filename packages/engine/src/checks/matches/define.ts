@@ -24,7 +24,7 @@ export const matches = define({
     if (typeof pattern !== 'string' || typeof flags !== 'string') return;
     const parsed = parseExpression(pattern, flags);
     if ('message' in parsed)
-      at.get('pattern').fault(parsed.message, { column: parsed.column, suggestion: parsed.suggestion });
+      at.get('pattern').fault(parsed, { column: parsed.column, suggestion: parsed.suggestion });
   },
   data: [],
   mutations: () => [],

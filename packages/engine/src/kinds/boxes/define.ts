@@ -1,4 +1,5 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say, type Texts } from '../../faults/say.ts';
 import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { BoxesPlan } from './run.ts';
@@ -64,12 +65,16 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
 };
 
 /** Checks that the groups have as many boxes as the code. */
+const faults = {
+  'groups-sum': 'The groups add up to {sum} boxes, but the code has {length}.',
+} as const satisfies Texts;
+
 function check(at: Cursor): void {
   const { groups, length = 6 } = at.value as { groups?: unknown; length?: unknown };
   if (!Array.isArray(groups) || !groups.every((size) => Number.isInteger(size) && size > 0)) return;
   const sum = groups.reduce((total: number, size: number) => total + size, 0);
   if (groups.length && typeof length === 'number' && sum !== length)
-    at.get('groups').fault(`The groups add up to ${sum} boxes, but the code has ${length}.`, {
+    at.get('groups').fault(say(faults, 'groups-sum', { sum, length }), {
       suggestion: `[${length}]`,
     });
 }
@@ -77,6 +82,7 @@ function check(at: Cursor): void {
 export const oneTimeCode: Definition<typeof codeOptions, BoxesPlan> = {
   name: 'one-time code',
   options: codeOptions,
+  faults,
   check,
   plan: (entry) => {
     const all = filled(codeOptions, entry);

@@ -1,4 +1,5 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say, type Texts } from '../../faults/say.ts';
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { ChoicesPlan } from './run.ts';
@@ -25,12 +26,16 @@ const options = {
 } as const satisfies Options;
 
 /** Checks that no more choices are required than there are options. */
+const faults = {
+  'max-above-options': 'The maximum is higher than the number of options ({count}).',
+} as const satisfies Texts;
+
 function check(at: Cursor): void {
   const { options, count } = at.value as { options?: unknown; count?: { min?: unknown } };
   if (!Array.isArray(options) || typeof count?.min !== 'number' || count.min <= options.length) return;
   at.get('count')
     .get('min')
-    .fault(`The maximum is higher than the number of options (${options.length}).`, {
+    .fault(say(faults, 'max-above-options', { count: options.length }), {
       suggestion: String(options.length),
     });
 }
@@ -40,6 +45,7 @@ export const choices: Definition<typeof options, ChoicesPlan> = {
   hasSeveral: true,
   options,
   says: ['min', 'max'],
+  faults,
   check,
   plan: (entry) => {
     const { options: offered, count } = filled(options, entry);

@@ -1,4 +1,6 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import type { Texts } from '../../faults/say.ts';
+import { unknownKind } from '../../faults/usage.ts';
 import type { Plan } from '../../field/compiled.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { EntryOf, Options } from '../../options/option.ts';
@@ -41,6 +43,8 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly options: O;
   /** Reports faults of several options together; each option is valid by itself. */
   check?(at: Cursor): void;
+  /** The texts of the errors that `check` reports, by code. */
+  readonly faults?: Texts;
   /** Compiles an entry. Throws `RangeError` on what the reader would have refused. */
   plan(entry: EntryOf<O>, around: PlanContext): P;
   /** HTML attributes it needs (`inputmode`, autofill tokens). The field's own attributes win. */
@@ -106,7 +110,7 @@ export type KindTable = Readonly<Record<string, KindEntry>>;
  */
 export function kindIn(kinds: KindTable, name: string): KindEntry {
   const found = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
-  if (!found) throw new RangeError(`Unknown kind "${name}". Pass it in the kinds table.`);
+  if (!found) throw unknownKind(name);
   return found;
 }
 

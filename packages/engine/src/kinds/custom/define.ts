@@ -1,3 +1,5 @@
+import { say, type Texts } from '../../faults/say.ts';
+import { noClass } from '../../faults/usage.ts';
 import type { EntryOf, Options } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import { parseNotation, setOf } from '../editing/notation.ts';
@@ -5,6 +7,10 @@ import type { CustomPlan } from './body.ts';
 
 /** Maximum length where the document sets none, in characters. */
 const usualMost = 100;
+
+const faults = {
+  'one-class': 'Enter one character class without a count.',
+} as const satisfies Texts;
 
 const options = {
   code: {
@@ -31,13 +37,13 @@ const options = {
     about: 'A character class as in patterns: digit, latin upper, "0-9A-F".',
     at: ['takes'],
     check: (text, { classes }) => {
-      const { nodes, faults } = parseNotation(`<${text}>`, classes);
+      const { nodes, faults: found } = parseNotation(`<${text}>`, classes);
       // The bracket before the code was added here.
-      if (faults.length) return faults.map((fault) => ({ ...fault, column: Math.max(1, fault.column - 1) }));
+      if (found.length) return found.map((fault) => ({ ...fault, column: Math.max(1, fault.column - 1) }));
       const [node] = nodes;
       return nodes.length === 1 && node?.type === 'cells' && node.min === 1 && node.max === 1
         ? []
-        : [{ message: 'Enter one character class without a count.', suggestion: 'digit' }];
+        : [{ ...say(faults, 'one-class'), suggestion: 'digit' }];
     },
     offers: () => [
       ['digit', 'digits'],
@@ -61,7 +67,7 @@ const options = {
 function plan(entry: EntryOf<typeof options>, classes: Readonly<Record<string, string>>): CustomPlan {
   const { code, takes = 'digit', length = {} } = entry;
   const [node] = parseNotation(`<${takes}>`, Object.keys(classes)).nodes;
-  if (node?.type !== 'cells') throw new RangeError(`“${takes}” is not a character class.`);
+  if (node?.type !== 'cells') throw noClass(takes);
   const { min = 1, max = Math.max(min, usualMost) } = length;
   return {
     kind: 'custom',
@@ -75,6 +81,7 @@ function plan(entry: EntryOf<typeof options>, classes: Readonly<Record<string, s
 export const custom: Definition<typeof options, CustomPlan> = {
   name: 'custom (JavaScript)',
   options,
+  faults,
   plan: (entry, { classes }) => plan(entry, classes),
   attributes: ({ takes = 'digit' }) =>
     takes === 'digit' ? { inputmode: 'numeric' } : { autocapitalize: 'none', spellcheck: 'false' },

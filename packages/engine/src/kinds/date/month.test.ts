@@ -136,9 +136,9 @@ test('a month is compared with months, and limited by months', () => {
   expect(faultsOf(document({ type: 'range', min: '2027-03', max: '2027-02' }))).toHaveLength(1);
   expect(faultsOf(document(after, { entry: { parts: 'month' } }))).toEqual([]);
   expect(faultsOf(document(after))).toEqual([
-    '$.fields[0].rules[0].check.field: A month cannot be "after" a date.',
+    '$.fields[0].rules[0].check.field: A month field cannot be compared with a date field by "after".',
   ]);
   expect(
     faultsOf(document({ ...after, op: 'at-most-days', days: 2 }, { entry: { parts: 'month' } }))[0],
-  ).toMatch(/cannot be "at-most-days"/);
+  ).toMatch(/cannot be compared by "at-most-days"/);
 });

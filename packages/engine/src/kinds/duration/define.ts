@@ -1,4 +1,5 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say, type Texts } from '../../faults/say.ts';
 import { type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition } from '../contract/definition.ts';
@@ -33,10 +34,14 @@ const options = {
 } as const satisfies Options;
 
 /** Checks that the unit of a number without unit is one of the field's. */
+const faults = {
+  'unknown-bare-unit': 'The field has no unit "{unit}". Choose one of its units.',
+} as const satisfies Texts;
+
 function check(at: Cursor): void {
   const { units, bare } = at.value as { units?: unknown; bare?: unknown };
   if (Array.isArray(units) && typeof bare === 'string' && !units.includes(bare))
-    at.get('bare').fault(`The field has no unit "${bare}". Choose one of its units.`, {
+    at.get('bare').fault(say(faults, 'unknown-bare-unit', { unit: bare }), {
       suggestion: String(units[0] ?? 'min'),
     });
 }
@@ -45,6 +50,7 @@ export const duration: Definition<typeof options, DurationPlan> = {
   name: 'duration',
   options,
   byLocale: true,
+  faults,
   check,
   plan: (entry, { locale }) => planDuration(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),

@@ -1,4 +1,6 @@
 import { type Fault, fault, nearest } from '../../faults/fault.ts';
+import { misuse, type Said, say } from '../../faults/say.ts';
+import { patternTexts } from '../../faults/texts.ts';
 import type { CharacterSet } from '../../values/characters.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
@@ -64,17 +66,11 @@ export function parseNotation(text: string, classes: readonly string[] = []): No
   const nodes = readNodes(reader, -1);
   const cells = countCells(nodes);
   if (faults.length === 0 && cells === 0)
-    faults.push(
-      fault(
-        text,
-        0,
-        text.length,
-        'Nothing can be typed here: a pattern needs a cell such as <4 digit>.',
-        '<4 digit>',
-      ),
-    );
+    faults.push(fault(text, 0, text.length, say(patternTexts, 'no-cell'), '<4 digit>'));
   if (cells > mostCells)
-    faults.push(fault(text, 0, text.length, `Too many cells: ${cells} (maximum ${mostCells}).`));
+    faults.push(
+      fault(text, 0, text.length, say(patternTexts, 'too-many-cells', { count: cells, most: mostCells })),
+    );
   return { nodes, faults };
 }
 
@@ -119,13 +115,7 @@ function readNodes(r: Reader, opened: number): Node[] {
   flush();
   if (opened >= 0)
     r.faults.push(
-      fault(
-        r.text,
-        opened,
-        r.text.length,
-        'Optional group is not closed. Expected ">".',
-        `${r.text.slice(opened)}>`,
-      ),
+      fault(r.text, opened, r.text.length, say(patternTexts, 'unclosed-group'), `${r.text.slice(opened)}>`),
     );
   return nodes;
 }
@@ -136,15 +126,14 @@ function readStretch(r: Reader): Node | undefined {
   r.at += 2;
   if (r.depth >= deepest) {
     r.at = r.text.length;
-    r.faults.push(fault(r.text, at, at + 2, `Optional groups are nested too deeply (maximum ${deepest}).`));
+    r.faults.push(fault(r.text, at, at + 2, say(patternTexts, 'groups-too-deep', { most: deepest })));
     return undefined;
   }
   r.depth++;
   const nodes = readNodes(r, at);
   r.depth--;
   if (countCells(nodes) === 0 && r.faults.length === before) {
-    const message = 'Nothing can be typed into this stretch, so it would never appear: it needs a cell.';
-    r.faults.push(fault(r.text, at, r.at, message, '<? ext. <1-5 digit>>'));
+    r.faults.push(fault(r.text, at, r.at, say(patternTexts, 'group-without-cell'), '<? ext. <1-5 digit>>'));
     return undefined;
   }
   return { type: 'stretch', nodes, at, end: r.at };
@@ -159,8 +148,7 @@ function readCell(r: Reader): Node | undefined {
     const stop = nextOpen >= 0 && (end === 0 || nextOpen < end) ? nextOpen : r.text.length;
     r.at = stop;
     const written = r.text.slice(at, stop);
-    const message = `This cell is not closed: expected ">". For a "<" as fixed text write "<<".`;
-    r.faults.push(fault(r.text, at, stop, message, `${written.trimEnd()}>`));
+    r.faults.push(fault(r.text, at, stop, say(patternTexts, 'unclosed-cell'), `${written.trimEnd()}>`));
     return undefined;
   }
   r.at = end;
@@ -171,11 +159,10 @@ function readCell(r: Reader): Node | undefined {
 
 /** Reads what is between brackets: a bounded number, a choice of words, or cells. */
 function readInside(r: Reader, inside: string, at: number): Matter | undefined {
-  const complain = (from: number, length: number, message: string, suggestion?: string): undefined => {
-    r.faults.push(fault(r.text, at + from, at + from + Math.max(1, length), message, suggestion));
+  const complain = (from: number, length: number, said: Said, suggestion?: string): undefined => {
+    r.faults.push(fault(r.text, at + from, at + from + Math.max(1, length), said, suggestion));
   };
-  if (!inside.trim())
-    return complain(-1, inside.length + 2, 'Empty cell. Expected what it accepts, e.g. digit.', '<digit>');
+  if (!inside.trim()) return complain(-1, inside.length + 2, say(patternTexts, 'empty-cell'), '<digit>');
   if (!inside.includes('"')) {
     if (inside.includes('..')) return readNumber(inside, complain);
     if (inside.includes('|')) return readWords(inside, complain);
@@ -183,7 +170,7 @@ function readInside(r: Reader, inside: string, at: number): Matter | undefined {
   return readTakes(r, inside, complain);
 }
 
-type Complain = (from: number, length: number, message: string, suggestion?: string) => undefined;
+type Complain = (from: number, length: number, said: Said, suggestion?: string) => undefined;
 
 function readNumber(inside: string, complain: Complain): Matter | undefined {
   const [low = '', high = '', ...more] = inside.split('..');
@@ -192,20 +179,20 @@ function readNumber(inside: string, complain: Complain): Matter | undefined {
     [high, low.length + 2],
   ] as const)
     if (!/^\d+$/.test(bound))
-      return complain(from, bound.length, 'A bounded number has digits on both sides of the "..".', '00..59');
+      return complain(from, bound.length, say(patternTexts, 'number-without-digits'), '00..59');
   if (more.length > 0)
-    return complain(low.length + 2 + high.length, 2, 'A bounded number has two bounds.', `${low}..${high}`);
+    return complain(
+      low.length + 2 + high.length,
+      2,
+      say(patternTexts, 'number-with-more-bounds'),
+      `${low}..${high}`,
+    );
   if (low.length !== high.length) {
     const width = Math.max(low.length, high.length);
     const padded = `${low.padStart(width, '0')}..${high.padStart(width, '0')}`;
-    return complain(
-      0,
-      inside.length,
-      'Both bounds must have the same number of digits, e.g. 00..09.',
-      padded,
-    );
+    return complain(0, inside.length, say(patternTexts, 'number-of-two-widths'), padded);
   }
-  if (low > high) return complain(0, inside.length, 'The lower bound comes first.', `${high}..${low}`);
+  if (low > high) return complain(0, inside.length, say(patternTexts, 'number-reversed'), `${high}..${low}`);
   return { type: 'number', low, high };
 }
 
@@ -218,18 +205,18 @@ function readWords(inside: string, complain: Complain): Matter | undefined {
       return complain(
         from - (i > 0 ? 1 : 0),
         1,
-        'A choice has a word on each side of "|".',
+        say(patternTexts, 'choice-without-word'),
         words.filter(Boolean).join('|'),
       );
     if (/\s/.test(word))
       return complain(
         from,
         word.length,
-        'The words of a choice have no spaces in them.',
+        say(patternTexts, 'choice-with-space'),
         word.trim().replace(/\s+/g, '-'),
       );
     if (seen.has(word.toLowerCase()))
-      return complain(from, word.length, `"${word}" appears twice in this choice.`);
+      return complain(from, word.length, say(patternTexts, 'choice-twice', { word }));
     seen.add(word.toLowerCase());
     from += word.length + 1;
   }
@@ -244,16 +231,16 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
   const restAt = lead + (counted?.[0].length ?? 0);
   if (!rest) {
     const count = trimmed;
-    return complain(restAt, 1, 'Missing character class after the count, e.g. <3 digit>.', `${count} digit`);
+    return complain(restAt, 1, say(patternTexts, 'count-without-class'), `${count} digit`);
   }
   const what = /^(?:"[^"]*"|\S+)/.exec(rest)?.[0] ?? rest;
   const after = rest.slice(what.length).trim().split(/ +/).filter(Boolean);
 
   const min = counted ? +itemAt(counted, 1) : 1;
   const max = counted?.[2] === undefined ? min : +counted[2];
-  if (max === 0) return complain(lead, counted![0].length, 'A count of 0 makes no cell.', '1');
+  if (max === 0) return complain(lead, counted![0].length, say(patternTexts, 'count-zero'), '1');
   if (max < min)
-    return complain(lead, counted![0].trimEnd().length, 'The smaller count comes first.', `${max}-${min}`);
+    return complain(lead, counted![0].trimEnd().length, say(patternTexts, 'count-reversed'), `${max}-${min}`);
 
   const takes = readWhat(r, what, restAt, complain);
   if (!takes) return undefined;
@@ -263,14 +250,9 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
     const known = manners.find((m) => m === word);
     if (!known) {
       const meant = nearest(word, manners);
-      return complain(
-        from,
-        word.length,
-        `Unknown modifier "${word}". Expected upper or lower.`,
-        meant ?? 'upper',
-      );
+      return complain(from, word.length, say(patternTexts, 'unknown-modifier', { word }), meant ?? 'upper');
     }
-    if (manner) return complain(from, word.length, 'Use only one of upper and lower.', manner);
+    if (manner) return complain(from, word.length, say(patternTexts, 'two-modifiers'), manner);
     manner = known;
   }
   return manner ? { type: 'cells', min, max, takes, manner } : { type: 'cells', min, max, takes };
@@ -281,10 +263,11 @@ const mostNamed = 20;
 
 function readWhat(r: Reader, what: string, at: number, complain: Complain): Takes | undefined {
   if (what.startsWith('"')) {
-    if (!/^"[^"]*"$/.test(what)) return complain(at, what.length, 'Missing closing quote.', `${what}"`);
+    if (!/^"[^"]*"$/.test(what))
+      return complain(at, what.length, say(patternTexts, 'unclosed-quote'), `${what}"`);
     const characters = what.slice(1, -1);
     const wrong = rangesOf(characters);
-    if (typeof wrong === 'string') return complain(at, what.length, wrong);
+    if ('message' in wrong) return complain(at, what.length, wrong);
     return { type: 'characters', characters };
   }
   const builtIn = builtIns.find((name) => name === what);
@@ -294,32 +277,36 @@ function readWhat(r: Reader, what: string, at: number, complain: Complain): Take
   const some = known.length > mostNamed ? [...known.slice(0, mostNamed), '…'] : known;
   const counted = /^\d/.test(what);
   const meant = nearest(what.replace(/^[\d-]+/, ''), known);
-  const message = counted
-    ? `"${what}" is neither a count nor something a cell takes: expected a count, a space, then one of ${some.join(', ')}.`
-    : `Unknown "${what}". Expected ${some.join(', ')}, characters in quotes, bounds such as 00..59, or words joined by "|".`;
+  const said = say(patternTexts, counted ? 'unknown-count' : 'unknown-class', {
+    text: what,
+    known: some.join(', '),
+  });
   const count = /^\d+(?:-\d+)?/.exec(what)?.[0];
-  return complain(at, what.length, message, meant && count ? `${count} ${meant}` : meant);
+  return complain(at, what.length, said, meant && count ? `${count} ${meant}` : meant);
 }
 
 /**
- * Characters and ranges such as `a-z` as pairs of code points, or a sentence that says what is wrong. A `-`
+ * Characters and ranges such as `a-z` as pairs of code points, or what is wrong. A `-`
  * at either end stands for itself.
  *
  * @example
  * rangesOf('0-9'); // [48, 57]
  */
-export function rangesOf(characters: string): readonly number[] | string {
+export function rangesOf(characters: string): readonly number[] | Said {
   const points = [...characters];
-  if (points.length === 0) return 'Empty character class. Example: "0-9A-F".';
+  if (points.length === 0) return say(patternTexts, 'class-empty');
   const odd = graphemes(characters).find((c) => [...c].length > 1);
-  if (odd) return `"${odd}" is made of several code points and cannot be in a class.`;
+  if (odd) return say(patternTexts, 'class-of-clusters', { text: odd });
   const ranges: number[] = [];
   for (let i = 0; i < points.length; i++) {
     const from = itemAt(points, i).codePointAt(0)!;
     if (points[i + 1] === '-' && i + 2 < points.length) {
       const to = itemAt(points, i + 2).codePointAt(0)!;
       if (to < from)
-        return `The range ${points[i]}-${points[i + 2]} runs backwards: write ${points[i + 2]}-${points[i]}.`;
+        return say(patternTexts, 'class-range-reversed', {
+          from: itemAt(points, i),
+          to: itemAt(points, i + 2),
+        });
       ranges.push(from, to);
       i += 2;
     } else ranges.push(from, from);
@@ -374,6 +361,6 @@ export function setOf(takes: Takes, classes: Readonly<Record<string, string>>): 
   if (takes.type === 'built-in') return takes.name;
   const characters = takes.type === 'class' ? itemAt(classes, takes.name) : takes.characters;
   const ranges = rangesOf(characters);
-  if (typeof ranges === 'string') throw new RangeError(ranges);
+  if ('message' in ranges) throw misuse(ranges);
   return ranges;
 }

@@ -62,9 +62,9 @@ test.each([
 test.each([
   ['two of one value', 'choice', { options: [...options, { value: 'half', label: 'Half' }] }, '$.fields[0].entry.options[3].value', /already/],
   ['two of the same words', 'choices', { options: [...options, { value: 'h', label: 'Half board' }] }, '$.fields[0].entry.options[3].label', /already/],
-  ['words like another value', 'choice', { options: [{ value: '1', label: '2' }, { value: '2', label: 'Two' }] }, '$.fields[0].entry.options[0].label', /read like values/],
-  ['words like several values', 'choices', { options: [...options, { value: 'x', label: 'none half' }] }, '$.fields[0].entry.options[3].label', /read like values/],
-  ['a value with a blank', 'choice', { options: [...options, { value: 'half board', label: 'H' }] }, '$.fields[0].entry.options[3].value', /no blanks/],
+  ['words like another value', 'choice', { options: [{ value: '1', label: '2' }, { value: '2', label: 'Two' }] }, '$.fields[0].entry.options[0].label', /could be read as the values/],
+  ['words like several values', 'choices', { options: [...options, { value: 'x', label: 'none half' }] }, '$.fields[0].entry.options[3].label', /could be read as the values/],
+  ['a value with a blank', 'choice', { options: [...options, { value: 'half board', label: 'H' }] }, '$.fields[0].entry.options[3].value', /no spaces/],
   ['words with a semicolon', 'choice', { options: [...options, { value: 'h', label: 'a; b' }] }, '$.fields[0].entry.options[3].label', /";"/],
   ['one alone', 'choice', { options: options.slice(0, 1) }, '$.fields[0].entry.options', /at least 2/],
   ['more needed than there are', 'choices', { options, count: { min: 4 } }, '$.fields[0].entry.count.min', /number of options/],

@@ -82,28 +82,28 @@ describe('a list in a document', () => {
   test.each<[string, object, readonly string[]]>([
     ['two patterns', { pattern: cards }, []],
     ['one pattern', { pattern: ['<4 digit>'] }, []],
-    ['none', { pattern: [] }, ['.pattern: Expected at least one.']],
+    ['none', { pattern: [] }, ['.pattern: Expected at least one item.']],
     ['a class of the set', { pattern: ['<"G-Z">', '<4 hex>'] }, []],
     ['each fault at its place', { pattern: ['<4 digit', '<4 digti>'] }, [
-      '.pattern[0]: This cell is not closed: expected ">". For a "<" as fixed text write "<<".',
-      '.pattern[1]: Unknown "digti". Expected digit, letter, latin, alnum, any, hex, characters in quotes, bounds such as 00..59, or words joined by "|".',
+      '.pattern[0]: This cell is not closed. Expected ">". Write "<<" for a "<" that is shown.',
+      '.pattern[1]: Unknown "digti". Expected digit, letter, latin, alnum, any, hex, characters in quotes, a number range such as 00..59, or words separated by "|".',
     ]],
     ['a pattern that can never be in use', { pattern: ['<6 digit>', '<2 digit>-<2 digit>', '<"AB"><digit>'] }, [
-      '.pattern[1]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
+      '.pattern[1]: This pattern is never used, because an earlier pattern accepts the same. Move it up, or remove it.',
     ]],
     ['one that others cover together', { pattern: ['<"0-4"><2 digit>', '<"5-9"><2 digit>', '<3 digit>'] }, [
-      '.pattern[2]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
+      '.pattern[2]: This pattern is never used, because an earlier pattern accepts the same. Move it up, or remove it.',
     ]],
     ['covered by a class of the set', { pattern: ['<4 hex>', '<2 digit>'] }, [
-      '.pattern[1]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
+      '.pattern[1]: This pattern is never used, because an earlier pattern accepts the same. Move it up, or remove it.',
     ]],
     ['numbers and words', { pattern: ['<00..23>:<00..59>', '<24..99>', '<am|pm>'] }, []],
-    ['fixed positions', { pattern: cards, positions: 'fixed' }, ['.positions: A list of patterns closes up: its text changes shape as one types.']],
-    ['too many cells', { pattern: ['<1500 digit>', '<1500 latin>'] }, ['.pattern: These patterns have 3000 cells; 2000 are the most.']],
+    ['fixed positions', { pattern: cards, positions: 'fixed' }, ['.positions: A list of patterns cannot have fixed positions, because the pattern changes while typing.']],
+    ['too many cells', { pattern: ['<1500 digit>', '<1500 latin>'] }, ['.pattern: These patterns have 3000 cells together. The maximum is 2000.']],
     ['compact where a part ends early', { pattern: ['<4 digit>', '<1-3 latin>-<2 latin>'], raw: 'compact' }, [
-      '.raw: A part of this pattern can be ended early, and without separators nothing tells where: "text" brings the value back.',
+      '.raw: Without separators this raw value is ambiguous, because a part of the pattern can be shorter. Use "text".',
     ]],
-    ['a hundred and one', { pattern: Array.from({ length: 101 }, (_, i) => `<"${String.fromCodePoint(0x4e00 + i)}">`) }, ['.pattern: This list has 101 members. The maximum is 100.']],
+    ['a hundred and one', { pattern: Array.from({ length: 101 }, (_, i) => `<"${String.fromCodePoint(0x4e00 + i)}">`) }, ['.pattern: This list has 101 items. The maximum is 100.']],
   ])('%s', (_, entry, faults) => {
     expect(faultsOf(entry)).toEqual(faults);
   }); // biome-ignore format: a row a case

@@ -1,6 +1,8 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say } from '../../faults/say.ts';
 import { mostCells, parseNotation } from '../editing/notation.ts';
 import { planPlainly } from './define.ts';
+import { faults } from './faults.ts';
 import { neverUsed } from './in-use.ts';
 
 /** Checks a list of patterns: what it cannot go with, its size, and that each of them can be in use. */
@@ -11,7 +13,7 @@ export function checkPatternList(at: Cursor, classes: Readonly<Record<string, st
   };
   if (typeof patterns === 'string') return;
   if (positions === 'fixed') {
-    at.get('positions').fault('A list of patterns closes up: its text changes shape as one types.', {
+    at.get('positions').fault(say(faults, 'list-with-positions'), {
       suggestion: 'flow',
     });
     return;
@@ -22,13 +24,8 @@ export function checkPatternList(at: Cursor, classes: Readonly<Record<string, st
   const plans = parsed.map(({ nodes }) => planPlainly(nodes, classes));
   const cells = plans.reduce((sum, plan) => sum + plan.cells.length, 0);
   if (cells > mostCells) {
-    at.get('pattern').fault(`These patterns have ${cells} cells; ${mostCells} are the most.`);
+    at.get('pattern').fault(say(faults, 'list-too-large', { count: cells, most: mostCells }));
     return;
   }
-  for (const i of neverUsed(plans))
-    at.get('pattern')
-      .item(i)
-      .fault(
-        'This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
-      );
+  for (const i of neverUsed(plans)) at.get('pattern').item(i).fault(say(faults, 'pattern-never-used'));
 }

@@ -1,10 +1,13 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { misuse, say } from '../../faults/say.ts';
+import { noPattern } from '../../faults/usage.ts';
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 import type { Definition } from '../contract/definition.ts';
 import { type Node, parseNotation, setOf } from '../editing/notation.ts';
 import { taken } from '../editing/takes.ts';
+import { faults } from './faults.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 
 const options = {
@@ -61,7 +64,7 @@ const options = {
     check: (text) =>
       graphemes(text).length === 1 && !/[\p{L}\p{N}\s]/u.test(text)
         ? []
-        : [{ message: 'Use one character that is not a letter, digit or space.', suggestion: '_' }],
+        : [{ ...say(faults, 'invalid-filler'), suggestion: '_' }],
     usual: '_',
   },
   ghost: yesNo('yes', 'no', {
@@ -87,30 +90,32 @@ function check(at: Cursor): void {
     // Whatever the classes of the document are; they only make characters alike.
     const words = text.match(/[a-z][\w-]*/gi) ?? [];
     const classes = Object.fromEntries(words.map((word) => [word, '0-9A-Za-z']));
-    const { nodes, faults } = parseNotation(text, words);
-    return !faults[0] && needsText(planPattern(nodes, filled(options, { pattern: text }), classes));
+    const read = parseNotation(text, words);
+    return !read.faults[0] && needsText(planPattern(read.nodes, filled(options, { pattern: text }), classes));
   });
   if (!isCut) return;
-  at.get('raw').fault(
-    'A part of this pattern can be ended early, and without separators nothing tells where: "text" brings the value back.',
-    { suggestion: 'text' },
-  );
+  at.get('raw').fault(say(faults, 'raw-too-short'), { suggestion: 'text' });
 }
 
 export const pattern: Definition<typeof options, PatternPlan> = {
   name: 'pattern',
   options,
+  faults,
   check,
   variant: ({ pattern }) => (typeof pattern === 'string' ? undefined : { wordedAs: 'patterns' }),
   plan: (entry, { id, classes }) => {
     const all = filled(options, entry);
     const plans = patternsOf(entry.pattern).map((text) => {
-      const { nodes, faults } = parseNotation(text, Object.keys(classes));
-      if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);
+      const { nodes, faults: found } = parseNotation(text, Object.keys(classes));
+      if (found[0])
+        throw misuse({
+          code: found[0].code,
+          message: `${id}: column ${found[0].column}: ${found[0].message}`,
+        });
       return planPattern(nodes, all, classes);
     });
     const [first] = plans;
-    if (!first) throw new RangeError(`${id}: expected at least one pattern.`);
+    if (!first) throw noPattern(id);
     if (plans.length === 1) return first;
     // One form of the raw value for all: where one of them needs the fixed text, all have it.
     const raw = entry.raw ?? (plans.some((plan) => plan.raw === 'text') ? 'text' : 'content');

@@ -1,4 +1,5 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say, type Texts } from '../../faults/say.ts';
 import { filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { TextPlan } from './run.ts';
@@ -45,15 +46,20 @@ const options = {
 } as const satisfies Options;
 
 /** Reports a concealed text of several lines: browsers conceal one line only. */
+const faults = {
+  'conceal-lines': 'Only a single-line text can be hidden.',
+} as const satisfies Texts;
+
 function check(at: Cursor): void {
   const { conceal, lines } = at.value as { conceal?: unknown; lines?: unknown };
   if (conceal === true && typeof lines === 'number' && lines > 1)
-    at.get('conceal').fault('Only a single-line text can be hidden.', { suggestion: 'false' });
+    at.get('conceal').fault(say(faults, 'conceal-lines'), { suggestion: 'false' });
 }
 
 export const text: Definition<typeof options, TextPlan> = {
   name: 'text',
   options,
+  faults,
   check,
   plan: (entry) => ({ kind: 'text', max: 0, ...filled(options, entry) }),
   isAlwaysWhole: true,

@@ -1,4 +1,5 @@
 import type { Cursor } from '../../faults/cursor.ts';
+import { say, type Texts } from '../../faults/say.ts';
 import { filled, type Options, pickForm } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { YesNoPlan } from './run.ts';
@@ -31,19 +32,23 @@ const options = {
 } as const satisfies Options;
 
 /** Checks that the two labels differ and that "yes" does not read as "no". */
+const faults = {
+  'same-labels': 'The two labels must differ.',
+  'ambiguous-label': 'This label would be read as the other answer. Choose another.',
+} as const satisfies Texts;
+
 function check(at: Cursor): void {
   const { yes = 'Yes', no = 'No' } = at.value as { yes?: unknown; no?: unknown };
   const small = (text: unknown): string => String(text).trim().toLowerCase();
-  if (small(yes) === small(no)) at.get('no').fault('The two labels must differ.');
-  else if (small(yes) === 'no')
-    at.get('yes').fault('This label would be read as the other answer. Choose another.');
-  else if (small(no) === 'yes')
-    at.get('no').fault('This label would be read as the other answer. Choose another.');
+  if (small(yes) === small(no)) at.get('no').fault(say(faults, 'same-labels'));
+  else if (small(yes) === 'no') at.get('yes').fault(say(faults, 'ambiguous-label'));
+  else if (small(no) === 'yes') at.get('no').fault(say(faults, 'ambiguous-label'));
 }
 
 export const yesNo: Definition<typeof options, YesNoPlan> = {
   name: 'yes or no',
   options,
+  faults,
   check,
   variant: ({ draw }) => (draw === undefined || draw === 'tick' ? { wordedAs: 'tick' } : undefined),
   plan: (entry) => {

@@ -1,0 +1,18 @@
+import type { Said } from '@arbeit/engine/faults';
+import type { Output } from './files.ts';
+
+/**
+ * An error as the command line prints it: where it is (a file with line and column, or nothing), what is
+ * wrong, and its code in brackets, by which `docs/errors.md` lists it.
+ */
+export const errorLine = (where: string, { code, message }: Said): string =>
+  `${where}${where ? ': ' : ''}${message.replace(/(?=\n)|$/, ` [${code}]`)}`;
+
+/** Writes an error to standard error. */
+export const report = (output: Output, where: string, said: Said): void => output.err(errorLine(where, said));
+
+/** What an exception says; `misuse` gives it a code. */
+export const saidOf = (error: Error & { readonly code?: string }): Said => ({
+  code: error.code ?? 'failed',
+  message: error.message,
+});
