@@ -6,10 +6,10 @@ import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';
 import { compileDocument } from './compile.ts';
 import { drivePage } from './drive.ts';
-import type { Output } from './files.ts';
 import { migrateDocuments } from './migrate.ts';
 import { playTapes } from './play.ts';
-import { report } from './report.ts';
+import { type Output, report } from './report.ts';
+
 import { backupStore, restoreStore } from './store.ts';
 import { testDocument, watching } from './test.ts';
 import { type CommandName, type CommandWords, cliTexts, commandWords, helpWords } from './words.ts';

@@ -15,8 +15,8 @@ import {
 } from '@arbeit/engine/proof';
 import { today } from './clock.ts';
 import { runsCustomCode } from './custom-code.ts';
-import { loadDocument, type Output } from './files.ts';
-import { report } from './report.ts';
+import { loadDocument } from './files.ts';
+import { type Output, report } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /** Options of `arbeit laws`. */

@@ -15,8 +15,8 @@ import {
   uses,
 } from '@arbeit/handoff/emit';
 import { runsCustomCode } from './custom-code.ts';
-import { load, loadDocument, type Output } from './files.ts';
-import { report, saidOf } from './report.ts';
+import { load, loadDocument } from './files.ts';
+import { type Output, report, saidOf } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /**

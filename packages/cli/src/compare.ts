@@ -3,7 +3,8 @@ import { kinds } from '@arbeit/engine/kinds';
 import { type Compared, compareSets } from '@arbeit/engine/proof';
 import { today } from './clock.ts';
 import { withSets } from './custom-code.ts';
-import { loadDocument, type Output } from './files.ts';
+import { loadDocument } from './files.ts';
+import type { Output } from './report.ts';
 
 const words: Readonly<Record<Compared['is'], string>> = {
   added: 'is added',

@@ -4,8 +4,8 @@ import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { type CompiledModule, compiledModule } from '@arbeit/handoff';
 import { customCodeModule } from '@arbeit/handoff/emit';
-import { loadDocument, type Output } from './files.ts';
-import { report, saidOf } from './report.ts';
+import { loadDocument } from './files.ts';
+import { type Output, report, saidOf } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /**

@@ -6,9 +6,9 @@ import type { Browser, Page } from 'playwright-core';
 import { today } from './clock.ts';
 import { withSet } from './custom-code.ts';
 import { drivenTape } from './drive-tape.ts';
-import { load, loadDocument, type Output } from './files.ts';
+import { load, loadDocument } from './files.ts';
 import { askedPaths, holdServers } from './page-servers.ts';
-import { report } from './report.ts';
+import { type Output, report } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /** Options of `arbeit drive`. */

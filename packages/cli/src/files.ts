@@ -3,16 +3,8 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { say } from '@arbeit/engine/faults';
 import { placesIn, readDocumentText } from '@arbeit/handoff';
 import { parseCode } from '@arbeit/handoff/emit';
-import { report } from './report.ts';
+import { type Output, report } from './report.ts';
 import { cliTexts } from './words.ts';
-
-/** Where output goes: the streams of the process, or a test's. */
-export interface Output {
-  /** Writes a line to standard output. */
-  out(line: string): void;
-  /** Writes a line to standard error. */
-  err(line: string): void;
-}
 
 /** The document of a file; `undefined` after reporting all its faults with their places. */
 export function loadDocument(path: string, output: Output): SetDocument | undefined {

@@ -1,2 +1,2 @@
 export { run } from './arbeit.ts';
-export type { Output } from './files.ts';
+export type { Output } from './report.ts';

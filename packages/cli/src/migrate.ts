@@ -2,8 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { documentVersion } from '@arbeit/engine/document';
 import { say } from '@arbeit/engine/faults';
 import { migratedText } from '@arbeit/handoff';
-import { load, loadDocument, type Output } from './files.ts';
-import { report } from './report.ts';
+import { load, loadDocument } from './files.ts';
+import { type Output, report } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /**

@@ -2,8 +2,8 @@ import type { CompiledSet } from '@arbeit/engine/document';
 import { parseTape, play } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { withSet } from './custom-code.ts';
-import { load, loadDocument, type Output } from './files.ts';
-import { report } from './report.ts';
+import { load, loadDocument } from './files.ts';
+import { type Output, report } from './report.ts';
 
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.

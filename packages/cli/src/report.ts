@@ -1,5 +1,12 @@
 import type { Said } from '@arbeit/engine/faults';
-import type { Output } from './files.ts';
+
+/** Where output goes: the streams of the process, or a test's. */
+export interface Output {
+  /** Writes a line to standard output. */
+  out(line: string): void;
+  /** Writes a line to standard error. */
+  err(line: string): void;
+}
 
 /**
  * An error as the command line prints it: where it is (a file with line and column, or nothing), what is

@@ -1,6 +1,6 @@
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Output } from './files.ts';
+import type { Output } from './report.ts';
 
 /** Where a store is: on a server, by its address, or in a data folder. */
 interface Where {

@@ -4,9 +4,9 @@ import { say } from '@arbeit/engine/faults';
 import { holds, type Outcome, runTrial } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { withSet } from './custom-code.ts';
-import { load, loadDocument, type Output } from './files.ts';
+import { load, loadDocument } from './files.ts';
 import { type Case, junit } from './junit.ts';
-import { report as reportError } from './report.ts';
+import { type Output, report as reportError } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /** A trial with its name in reports. */
