@@ -218,7 +218,7 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
 }) => {
   await page.goto(desk('deposit'));
   await live(page).getByRole('radio', { name: words.desk.unfocusedAfterBlur }).click();
-  const rest = live(page).getByRole('button', { name: /Change it/ });
+  const rest = live(page).getByRole('button', { name: /: (?:–|£)/ });
   const top = (await rest.boundingBox())!;
   await rest.focus();
   await page.keyboard.press('Enter');

@@ -56,7 +56,7 @@ export const boxes: Renderer = (store, attributes) => {
   };
   if (plan.conceal)
     element.append(
-      revealControl((now) => {
+      revealControl(store.field.words ?? {}, (now) => {
         isRevealed = now;
         draw();
       }),

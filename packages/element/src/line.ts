@@ -26,7 +26,7 @@ export const line: Renderer = (store, attributes) => {
   if (conceal) {
     element.part.add('concealed');
     element.append(
-      revealControl((isRevealed) => {
+      revealControl(field.words ?? {}, (isRevealed) => {
         (input as HTMLInputElement).type = isRevealed ? 'text' : 'password';
       }),
     );

@@ -3,7 +3,7 @@
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { type MouseEvent, type PointerEvent, type RefObject, useRef, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
-import { Reveal, type RevealWords, revealWords } from './reveal.tsx';
+import { Reveal, type RevealWords, revealWordsOf } from './reveal.tsx';
 import type { Field } from './use-field.ts';
 
 /**
@@ -18,7 +18,7 @@ export function Boxes({
   label,
   isWrong = false,
   classNames = {},
-  words = revealWords,
+  words = revealWordsOf(field),
 }: {
   readonly field: Field;
   readonly label?: string | undefined;

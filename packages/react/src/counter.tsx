@@ -12,11 +12,14 @@ import type { Field } from './use-field.ts';
  */
 export function Counter({
   field,
-  words = (left) => `${left} characters left`,
+  words = (left) => (field.store.field.words?.left ?? '').replace('{left}', String(left)),
   classNames = {},
 }: {
   readonly field: Field;
-  /** The text for screen readers, which do not see the count beside its line. */
+  /**
+   * The text for screen readers, which do not see the count beside its line; that of the field’s language if
+   * left out.
+   */
   readonly words?: (left: number) => string;
   readonly classNames?: ClassNames<'root' | 'said'>;
 }) {

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { ClassNames } from './class-names.ts';
-import { Reveal, type RevealWords, revealWords } from './reveal.tsx';
+import { Reveal, type RevealWords, revealWordsOf } from './reveal.tsx';
 import type { Field } from './use-field.ts';
 
 /**
@@ -19,7 +19,7 @@ export function Line({
   field,
   label,
   classNames = {},
-  words = revealWords,
+  words = revealWordsOf(field),
 }: {
   readonly field: Field;
   /** Accessible name if the page has no label for it. */

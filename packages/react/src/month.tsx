@@ -7,6 +7,17 @@ import type { ClassNames } from './class-names.ts';
 import { dayAfterKey, weeksOf } from './days.ts';
 import type { Field } from './use-field.ts';
 
+/** The words of a calendar in the field’s language. */
+const calendarWordsOf = ({ store }: Field) => {
+  const words = store.field.words ?? {};
+  return {
+    before: words['month-before'] ?? '',
+    after: words['month-after'] ?? '',
+    week: words.week ?? '',
+    wk: words['week-short'] ?? '',
+  };
+};
+
 /**
  * A month to pick a day from (WAI-ARIA, date grid). A day that the rules refuse shows why and cannot be
  * picked; `data-wrong` and `data-outside` mark days.
@@ -21,7 +32,7 @@ export function Month({
   today = localToday(),
   onPick,
   classNames = {},
-  words = { before: 'Previous month', after: 'Next month', week: 'week', wk: 'wk' },
+  words = calendarWordsOf(field),
 }: {
   readonly field: Field;
   readonly today: string | undefined;
@@ -37,23 +48,24 @@ export function Month({
   };
 }) {
   const compiled = field.store.field;
+  const language = compiled.language ?? compiled.locale;
   const { value } = field.evaluation;
   const [day, setDay] = useState(value ?? today);
   const table = useRef<HTMLTableElement>(null);
   const weeks = weeksOf(compiled, day, today);
   const [year, month] = fieldsOf(day);
-  const named = new Intl.DateTimeFormat(compiled.locale, {
+  const named = new Intl.DateTimeFormat(language, {
     calendar: 'gregory',
     month: 'long',
     year: 'numeric',
     timeZone: 'UTC',
   });
-  const spoken = new Intl.DateTimeFormat(compiled.locale, {
+  const spoken = new Intl.DateTimeFormat(language, {
     calendar: 'gregory',
     dateStyle: 'full',
     timeZone: 'UTC',
   });
-  const short = new Intl.DateTimeFormat(compiled.locale, { weekday: 'short', timeZone: 'UTC' });
+  const short = new Intl.DateTimeFormat(language, { weekday: 'short', timeZone: 'UTC' });
   const at = (date: string) => new Date(`${date}T00:00:00Z`);
   const problem = weeks.flatMap((week) => week.days).find(({ date }) => date === day)?.problem ?? '';
   // biome-ignore lint/correctness/useExhaustiveDependencies: the focus follows the day

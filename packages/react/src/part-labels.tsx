@@ -4,10 +4,6 @@ import type { PartsBody, PartsPlan } from '@arbeit/engine/kinds';
 import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
-const english: Readonly<Record<string, string>> = {
-  day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'AM/PM',
-}; // biome-ignore format: a table
-
 /**
  * The names of a field's parts. A click on a name puts the caret into its part.
  *
@@ -17,13 +13,13 @@ const english: Readonly<Record<string, string>> = {
 export function PartLabels({
   field,
   passing,
-  words = english,
+  words = field.store.field.words ?? {},
   classNames = {},
 }: {
   readonly field: Field;
   /** The key that passes the parts before, if an empty field needs one. */
   readonly passing?: string;
-  /** The name of each part, by its name in the plan. */
+  /** The name of each part, by its name in the plan; those of the field’s language if left out. */
   readonly words?: Readonly<Record<string, string>>;
   readonly classNames?: ClassNames<'root' | 'part'>;
 }) {

@@ -19,9 +19,7 @@ export function regionOf(field: Field): {
 } {
   const plan = field.store.field.plan as PhonePlan;
   const region = field.facts.region || plan.home;
-  const found = regionChoices(plan.plans, field.store.field.locale).find(
-    (choice) => choice.region === region,
-  );
+  const found = regionChoices(plan.plans, languageOf(field)).find((choice) => choice.region === region);
   return { region, code: plan.plans[region]?.code ?? '', name: found?.name ?? region };
 }
 
@@ -40,6 +38,20 @@ export function chooseRegion(field: Field, region: string): void {
   store.dispatch({ type: 'set', text: region === plan.home ? own.trunk + digits : `+${own.code}${digits}` });
 }
 
+/** The words of the list in the field’s language. */
+const regionWordsOf = ({ store }: Field) => {
+  const words = store.field.words ?? {};
+  return {
+    regions: words.regions ?? '',
+    search: words['region-search'] ?? '',
+    hint: words['region-hint'] ?? '',
+    none: words['no-region'] ?? '',
+  };
+};
+
+/** The language in which regions are named. */
+const languageOf = ({ store }: Field): string => store.field.language ?? store.field.locale;
+
 /**
  * The regions a telephone field takes, searchable by name, letters or calling code (WAI-ARIA, combobox with a
  * listbox).
@@ -53,12 +65,7 @@ export function RegionList({
   field,
   onPick,
   classNames = {},
-  words = {
-    regions: 'Regions',
-    search: 'Search by name, code or number',
-    hint: 'Name, code or number',
-    none: 'No matching country or region.',
-  },
+  words = regionWordsOf(field),
 }: {
   readonly field: Field;
   readonly onPick: (region: string) => void;
@@ -69,7 +76,7 @@ export function RegionList({
   const [search, setSearch] = useState('');
   const [at, setAt] = useState(0);
   const id = useId();
-  const found = findRegions(regionChoices(plan.plans, field.store.field.locale), search);
+  const found = findRegions(regionChoices(plan.plans, languageOf(field)), search);
   const here = Math.min(at, found.length - 1);
   const idOf = ({ region }: RegionChoice): string => `${id}-${region}`;
   const onKeyDown = (event: KeyboardEvent) => {

@@ -20,13 +20,14 @@ import type { Field } from './use-field.ts';
 export function Resting({
   field,
   children,
-  words = { empty: 'empty', change: 'Change it.' },
+  empty = '–',
   classNames = {},
 }: {
   readonly field: Field;
   /** The control to show when it is opened. */
   readonly children: ReactNode;
-  readonly words?: { readonly empty: string; readonly change: string };
+  /** What is shown while the field is empty. */
+  readonly empty?: string;
   readonly classNames?: ClassNames<'name' | 'box' | 'text' | 'empty' | 'message'>;
 }) {
   const [before, setBefore] = useState<FieldState | null>(null);
@@ -80,10 +81,10 @@ export function Resting({
             ref={rest}
             type="button"
             className={classNames.text}
-            aria-label={`${label}: ${evaluation.display || words.empty}. ${words.change}`}
+            aria-label={`${label}: ${evaluation.display || empty}`}
             onClick={open}
           >
-            {evaluation.display || <span className={classNames.empty}>{words.empty}</span>}
+            {evaluation.display || <span className={classNames.empty}>{empty}</span>}
           </button>
         )}
       </div>

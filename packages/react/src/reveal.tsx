@@ -1,4 +1,6 @@
-'use client';
+import type { Field } from './use-field.ts';
+
+('use client');
 
 /** The words of the control that reveals a concealed field. */
 export interface RevealWords {
@@ -6,7 +8,11 @@ export interface RevealWords {
   readonly conceal: string;
 }
 
-export const revealWords: RevealWords = { reveal: 'Show', conceal: 'Hide' };
+/** The words of a field, in its language. */
+export const revealWordsOf = ({ store }: Field): RevealWords => {
+  const { reveal = '', conceal = '' } = store.field.words ?? {};
+  return { reveal, conceal };
+};
 
 /** The control that reveals a concealed field, and conceals it again. */
 export function Reveal({

@@ -7,6 +7,7 @@ import { definitionIn, type KindTable } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import type { Checks } from '../rules/checks.ts';
+import { drawnWords } from '../rules/drawn-words.ts';
 import type { Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
 import { type Languages, ownOf, sayOf, wordingFor, wordsOf } from '../rules/wording.ts';
@@ -70,6 +71,7 @@ export function compileField(
   // An entry with only default values may be left out.
   const entry = field.entry ?? {};
   const locale = field.locale ?? set.locale;
+  const language = languageOf(field, set);
   const rules = (field.rules ?? []).map((rule) => compileRule(rule, field, set, kinds, more));
   const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) =>
     withWords(rule, field, set, kinds, languages, more),
@@ -77,20 +79,23 @@ export function compileField(
   const plan = define.plan(entry, {
     id: field.id,
     locale,
-    language: languageOf(field, set),
+    language,
     rules: all,
     classes: set.classes ?? {},
   });
+  const drawn = define.draws?.(entry);
   const compiled = {
     id: field.id,
     label: field.label,
     hint: field.hint ?? '',
     placeholder: field.placeholder ?? '',
     locale,
+    ...(language === locale ? {} : { language }),
     initial: field.initial ?? '',
     html: { ...define.attributes?.(entry), ...field.html },
     messages: field.messages ?? 'first',
     ...(field.look ? { look: field.look } : {}),
+    ...(drawn?.length ? { words: drawnWords(drawn, wordingFor(languages, language), language) } : {}),
     rules: all,
     when: field.when && compileCondition(field.when, set, kinds),
     plan,

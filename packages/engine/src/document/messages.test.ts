@@ -148,6 +148,41 @@ function messageOf(
   return shown[0]?.message ?? `no message: ${findings.map((one) => one.code || one.verdict).join(', ')}`;
 }
 
+/** The words that components draw beside fields, by name. */
+function drawnWordsIn(language: string): Readonly<Record<string, string>> {
+  const fields: readonly (readonly [kind: string, entry: object])[] = [
+    ['text', { conceal: true, max: 20 }],
+    ['phone', { home: 'GB' }],
+    ['date', {}],
+    ['time', { clock: 12, seconds: true }],
+  ];
+  const all = fields.map(([kind, entry]) => {
+    const document = { id: 'f', kind, label: 'F', entry } as FieldDocument;
+    return compileField(document, { locale: locales[language]! }, kinds, languages).words ?? {};
+  });
+  const submit = String(languages[language]!['drawn/submit']);
+  return Object.assign({}, ...all, { submit }) as Readonly<Record<string, string>>;
+}
+
+test('a field has the words that are drawn beside it, in the language of its messages, and no others', () => {
+  const wordsOf = (kind: string, entry: object, set: { locale: string; language?: string }) =>
+    compileField({ id: 'f', kind, label: 'F', entry } as FieldDocument, set, kinds, languages).words;
+  expect(wordsOf('text', { conceal: true }, { locale: 'de-DE' })).toEqual({
+    reveal: 'Anzeigen',
+    conceal: 'Verbergen',
+  });
+  expect(wordsOf('pin', {}, { locale: 'de-DE', language: 'fr' })).toEqual({
+    reveal: 'Afficher',
+    conceal: 'Masquer',
+  });
+  expect(wordsOf('text', { max: 9 }, { locale: 'sv-SE' })).toEqual({ left: 'Tecken kvar: {left}' });
+  expect(wordsOf('date', { parts: 'month' }, { locale: 'nl-NL' })).toEqual({ month: 'maand', year: 'jaar' });
+  expect(wordsOf('text', {}, { locale: 'de-DE' })).toBeUndefined();
+  expect(wordsOf('currency', { currency: 'EUR' }, { locale: 'de-DE' })).toBeUndefined();
+  // No language of its own: English, as its messages are.
+  expect(wordsOf('pin', {}, { locale: 'fi-FI' })).toEqual({ reveal: 'Show', conceal: 'Hide' });
+});
+
 test('docs/messages.md has every default message in every language', async () => {
   const tags = Object.keys(languages);
   expect(tags).toEqual(Object.keys(locales));
@@ -156,13 +191,18 @@ test('docs/messages.md has every default message in every language', async () =>
   expect(said.flat().filter((text) => /^no message|[{}]|undefined|NaN/.test(text))).toEqual([]);
   const sections = tags.map((tag, i) => {
     const name = new Intl.DisplayNames('en-GB', { type: 'language' }).of(tag);
-    const rows = cases.map(({ name }, row) => `| ${name} | ${said[i]![row]} |`);
+    const rows = [
+      ...cases.map(({ name }, row) => `| ${name} | ${said[i]![row]} |`),
+      ...Object.entries(drawnWordsIn(tag)).map(
+        ([word, text]) => `| word: ${word} | ${text.replace('{left}', '5')} |`,
+      ),
+    ];
     return [`## ${name} (\`${tag}\`)`, '', '| case | message |', '|---|---|', ...rows, ''].join('\n');
   });
   const head = [
     '# Default messages',
     '',
-    'Every message that a field shows without a text of its own, with real data. Written by the tests:',
+    'Every message that a field shows without a text of its own, with real data, and the words that components draw beside it. Written by the tests:',
     '`npx vitest run packages/engine/src/document/messages -u`. Review all of it after a change.',
     '',
   ];
@@ -172,7 +212,7 @@ test('docs/messages.md has every default message in every language', async () =>
 test('every text of every language is a message of a case', () => {
   const used = new Set<string>();
   for (const tag of Object.keys(languages)) {
-    const all = cases.map((one) => messageOf(one, tag));
+    const all = [...cases.map((one) => messageOf(one, tag)), ...Object.values(drawnWordsIn(tag))];
     for (const [key, text] of Object.entries(languages[tag]!)) {
       const forms: readonly string[] =
         typeof text === 'string' ? [text] : Object.values(text).filter((form) => form !== text.by);

@@ -14,11 +14,15 @@ export interface CompiledField<P extends Plan = Plan> {
   readonly hint: string;
   readonly placeholder: string;
   readonly locale: string;
+  /** The language of its messages and of the words drawn beside it (BCP 47), if it differs from the locale. */
+  readonly language?: string;
   /** The raw value at the start and after a reset. */
   readonly initial: string;
   readonly html: Readonly<Record<string, string | boolean>>;
   readonly messages: 'first' | 'all';
   readonly rules: readonly Rule[];
+  /** Words that components draw beside it, such as “Show” beside a hidden text. */
+  readonly words?: Readonly<Record<string, string>>;
   /** How it is drawn in a hand-off. */
   readonly look?: Appearance | undefined;
   /** The field counts in its form only while this condition holds. */

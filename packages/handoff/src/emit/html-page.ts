@@ -1,5 +1,6 @@
-import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
 import type { KindTable, Offer } from '@arbeit/engine/kinds';
+import { languages, wordingFor } from '@arbeit/engine/rules';
 import { inAttribute } from '../escape.ts';
 import { type Difference, type NativeField, nativeField, noProofs } from './native.ts';
 
@@ -64,6 +65,16 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
   return [`<label for="${inAttribute(id)}">${inAttribute(label)}</label>`, control, ...said];
 }
 
+/** The text of a submit button. */
+export const submitWord = (language: string): string => {
+  const text = wordingFor(languages, language)['drawn/submit'];
+  return typeof text === 'string' ? text : 'Submit';
+};
+
+/** Whether a language is written from right to left, by its usual script (CLDR). */
+const isRightToLeft = (language: string): boolean =>
+  /^(?:Arab|Hebr|Thaa|Syrc|Nkoo|Adlm|Rohg)$/.test(new Intl.Locale(language).maximize().script ?? '');
+
 /** An HTML page that needs no script, and how its checks differ from the definitions. */
 export interface HtmlPage {
   /** Path in the hand-off: `html/booking.html`. */
@@ -78,6 +89,7 @@ export interface HtmlPage {
  */
 export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boolean): readonly HtmlPage[] {
   const proofs = noProofs();
+  const language = languageOf({}, set);
   const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds, proofs)]));
   const forms = set.forms?.length
     ? set.forms.map((form) => ({
@@ -103,14 +115,14 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
         : rows;
     const text = [
       '<!doctype html>',
-      `<html lang="${inAttribute(set.locale)}">`,
+      `<html lang="${inAttribute(language)}"${isRightToLeft(language) ? ' dir="rtl"' : ''}>`,
       '<meta charset="utf-8">',
       '<meta name="viewport" content="width=device-width, initial-scale=1">',
       `<title>${inAttribute(title)}</title>`,
       ...(hasElements ? ['<script type="module" src="../elements.js"></script>'] : []),
       '<form method="post">',
       ...inside.map((row) => `  ${row}`.trimEnd()),
-      '  <button>Send</button>',
+      `  <button>${inAttribute(submitWord(language))}</button>`,
       '</form>',
       '</html>',
     ].join('\n');

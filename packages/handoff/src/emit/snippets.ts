@@ -98,7 +98,7 @@ function element({ form, id }: About): Written {
       '',
       '<form method="post">',
       ...inside,
-      '  <button>Send</button>',
+      '  <button>Submit</button>',
       '</form>',
     ].join('\n'),
   };
@@ -166,7 +166,7 @@ function react({ field, form, isAsking }: About): Written {
       `      {fields.${form.name}.fields.map((field) => (`,
       '        <One key={field.id} field={field} store={store.field(field.id)} />',
       '      ))}',
-      '      <button>Send</button>',
+      '      <button>Submit</button>',
       '    </form>',
       '  );',
       '}',

@@ -1,6 +1,7 @@
 import type { Cursor } from '../../faults/cursor.ts';
 import { say, type Texts } from '../../faults/say.ts';
 import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
+import { revealWords } from '../../rules/drawn-words.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { BoxesPlan } from './run.ts';
 
@@ -57,6 +58,7 @@ const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string)
 export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   name: 'PIN',
   options: pinOptions,
+  draws: ({ conceal = true }) => (conceal ? revealWords : []),
   plan: (entry) => {
     const all = filled(pinOptions, entry);
     return { kind: 'pin', ...all, groups: [all.length] };

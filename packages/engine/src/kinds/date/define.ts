@@ -1,4 +1,5 @@
 import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
+import { calendarWords } from '../../rules/drawn-words.ts';
 import { resolve } from '../../values/calendar.ts';
 import { localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
@@ -78,6 +79,7 @@ export const date: Definition<typeof dateOptions, DatePlan> = {
   byLocale: true,
   plan: (entry, { locale }) => planDate(filled(dateOptions, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
+  draws: ({ parts }) => (parts === 'month' ? ['month', 'year'] : ['day', 'month', 'year', ...calendarWords]),
   comparable: 'day',
   variant: ({ parts }) => (parts === 'month' ? ofMonths : undefined),
   limits: {

@@ -76,6 +76,7 @@ export const phone: Definition<typeof options, PhonePlan> = {
   variant: (entry) => ({ wordedAs: wordedAs(entry) }),
   plan: (entry, { language }) => planPhone(filled(options, entry), language),
   attributes: () => ({ type: 'tel', inputmode: 'tel', autocomplete: 'tel' }),
+  draws: () => ['regions', 'region-search', 'region-hint', 'no-region'],
   pointless: ['checksum'],
 };
 

@@ -1,6 +1,7 @@
 import type { Cursor } from '../../faults/cursor.ts';
 import { say, type Texts } from '../../faults/say.ts';
 import { filled, type Options, yesNo } from '../../options/option.ts';
+import { revealWords } from '../../rules/drawn-words.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { TextPlan } from './run.ts';
 
@@ -61,6 +62,7 @@ export const text: Definition<typeof options, TextPlan> = {
   options,
   faults,
   check,
+  draws: ({ conceal, max }) => [...(conceal ? revealWords : []), ...(max ? (['left'] as const) : [])],
   plan: (entry) => ({ kind: 'text', max: 0, ...filled(options, entry) }),
   isAlwaysWhole: true,
 };
