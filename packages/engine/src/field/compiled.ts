@@ -14,7 +14,7 @@ export interface CompiledField<P extends Plan = Plan> {
   readonly hint: string;
   readonly placeholder: string;
   readonly locale: string;
-  /** The language of its messages and of the words drawn beside it (BCP 47), if it differs from the locale. */
+  /** The language of its messages and of the words drawn beside it (BCP 47), if that is not the locale. */
   readonly language?: string;
   /** The raw value at the start and after a reset. */
   readonly initial: string;

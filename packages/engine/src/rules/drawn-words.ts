@@ -1,8 +1,8 @@
 import type { Wording } from './wording.ts';
 
 /**
- * Words that components draw beside a field: those of the message tables (`drawn/…`), and the names of units of
- * time, which `Intl` has.
+ * Words that components draw beside a field: those of the message tables (`drawn/…`), and the names of units
+ * of time, which `Intl` has.
  */
 export type DrawnWord =
   | 'reveal'
