@@ -1,6 +1,6 @@
-import type { Field } from './use-field.ts';
+'use client';
 
-('use client');
+import type { Field } from './use-field.ts';
 
 /** The words of the control that reveals a concealed field. */
 export interface RevealWords {
