@@ -135,7 +135,7 @@ test('a field is made to hang on another, never in a circle, and goes out of the
   await conditions.getByLabel(words.form.showField).selectOption('dog');
   await conditions.getByLabel(words.form.when, { exact: true }).selectOption('dog-name');
   await conditions.getByRole('button', { name: words.form.addCondition }).click();
-  await expect(conditions.getByRole('alert')).toContainText('Circular condition: dog');
+  await expect(conditions.getByRole('status')).toContainText('Circular condition: dog');
   await conditions.getByLabel(words.form.showField).selectOption('deposit');
   await conditions.getByLabel(words.form.when, { exact: true }).selectOption('hut');
   await conditions.getByLabel('is', { exact: true }).selectOption('=two-tarns');

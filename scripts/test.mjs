@@ -119,7 +119,7 @@ if (buildStudio()) {
   );
 } else {
   failed++;
-  faults.push({ name: 'build', text: 'The studio does not build: see above.' });
+  faults.push({ name: 'build', text: 'Studio build failed; see above.' });
 }
 
 for (const { name, text } of faults) process.stdout.write(`\nFAILED  ${name}\n${text}\n`);

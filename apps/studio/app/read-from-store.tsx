@@ -24,7 +24,7 @@ export function StoreErrorMessage({ message }: { readonly message: string }): Re
   return (
     <main className="mx-auto max-w-xl px-6 py-24">
       <h1 className="text-2xl">{words.theDatabaseIsNotResponding}</h1>
-      <p className="mt-2" role="alert">
+      <p className="mt-2" role="status">
         {message}
       </p>
       <form className="mt-6">

@@ -164,7 +164,7 @@ function TapeHead({
         () => true,
         () => false,
       );
-    setCopied(done ? words.copied : words.theBrowserDoesNotLet);
+    setCopied(done ? words.copied : words.theBrowserBlockedCopying);
   };
   const open = async ({ target }: ChangeEvent<HTMLInputElement>) => {
     const [file] = target.files ?? [];

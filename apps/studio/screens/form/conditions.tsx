@@ -140,7 +140,7 @@ function Adding({
           </select>
         )}
       </Labelled>
-      <p role="alert" className="min-h-5 text-brick">
+      <p role="status" className="min-h-5 text-brick">
         {problem}
       </p>
       <button type="button" className="solid-button" onClick={add}>

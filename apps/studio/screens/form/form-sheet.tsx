@@ -87,7 +87,7 @@ function openIn(document: SetDocument, form: FormDocument): HydratedForm | strin
 
 const Unsound = ({ why }: { readonly why: string }) => (
   <main className="desk">
-    <p role="alert">{words.thisFormIsNotValid(why)}</p>
+    <p role="status">{words.thisFormIsNotValid(why)}</p>
   </main>
 );
 

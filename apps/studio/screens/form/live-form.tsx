@@ -135,7 +135,7 @@ function Sending({
           </button>
         )}
         {asks && (
-          <span role="alert" className="flex items-baseline gap-3 text-sm">
+          <span role="status" className="flex items-baseline gap-3 text-sm">
             {words.discardWhatYouEntered}
             <button type="button" className="word-button" onClick={leave}>
               {words.discard}

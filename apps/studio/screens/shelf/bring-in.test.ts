@@ -81,7 +81,7 @@ describe('what is brought in, to be confirmed', () => {
 
   test.each([
     ['html', '<p>nothing</p>', /No form controls/],
-    ['schema', '{', /not JSON/],
+    ['schema', '{', /Invalid JSON/],
     ['schema', '[]', /JSON object/],
     ['table', '', /No column names/],
     ['table', '"a', /not a valid table|No column names/],

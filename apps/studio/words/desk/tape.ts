@@ -1,6 +1,6 @@
 // Texts of `screens/desk/tape.tsx`.
 
-export { clearTape, copied, couldNotLoadThisPart, key } from '../shared.ts';
+export { clearTape, copied, couldNotLoadThisPart, key, theBrowserBlockedCopying } from '../shared.ts';
 export { empty, value } from './shared.ts';
 
 export const tape = 'Tape';
@@ -9,7 +9,6 @@ export const displayHeading = 'Display';
 export const rawHeading = 'Raw';
 export const flagsHeading = 'Flags';
 export const messages = 'Messages';
-export const theBrowserDoesNotLet = 'The browser does not let it be copied';
 export const thisFileIsTooLarge = 'This file is too large for a tape.';
 export const rows = (rows: number) => `${rows} rows`;
 export const rowOfNewKeysContinue = (at: number, rows: number) =>
