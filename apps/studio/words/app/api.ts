@@ -20,7 +20,7 @@ export const numberOrAddress = 'A number such as +447700900123, or an e-mail add
 export const simulatedFailure = 'Simulated failure (see the simulated services panel).';
 export const sinceIsARevision = '“since” must be a revision number.';
 export const useLowerCase = 'Use lower-case letters, digits and “-” only.';
-export const mostFollowed = (most: number) => `A page follows at most ${most} sets.`;
+export const mostFollowed = (most: number) => `A page can watch at most ${most} sets.`;
 export const tooManyPages = (most: number) => `More than ${most} pages are open. Close some of them.`;
 export const tooLarge = (megabytes: number) => `Too large: a set can have at most ${megabytes} MB.`;
 export const tooDeep = (most: number) => `An operation is nested too deeply. The maximum is ${most} levels.`;

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 
 export const thisRuleComparesTwoFields = 'This rule compares two fields. Edit it on the form.';
-export const writtenAsTheFieldWrites = 'Written as the field writes it';
+export const writtenAsTheFieldWrites = 'Written as in the field';
 export const limits = 'limits';
 export const storedInTheDocument = (value: string, part: ReactNode) => (
   <>
@@ -11,4 +11,4 @@ export const storedInTheDocument = (value: string, part: ReactNode) => (
   </>
 );
 export const aDateInTheFields = 'A date in the field’s format, or a date relative to today.';
-export const asTheFieldWrites = 'As the field writes it, in its own locale.';
+export const asTheFieldWrites = 'Written as in the field, in its locale.';

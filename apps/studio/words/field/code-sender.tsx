@@ -6,4 +6,4 @@ export const thatCodeIsNotCorrect = 'That code is not correct. Please check it a
 export const simulatedMessage = (part: ReactNode) => (
   <>Simulated message: “Ridge Huts: {part} confirms your change.”</>
 );
-export const theCodeIsRight = 'The code is right; a program would go on now.';
+export const theCodeIsRight = 'The code is correct. A program would continue now.';

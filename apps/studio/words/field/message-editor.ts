@@ -13,5 +13,5 @@ export const message = 'Message';
 export const addPluralForms = 'Add plural forms';
 export const pluralDepends = 'Plural depends on';
 export const messageWithCategorie = (categorie: string) => `Message ${categorie}`;
-export const thisFormIsRequired = 'This form is required.';
+export const thisFormIsRequired = 'This plural form is required.';
 export const removePluralForms = 'Remove plural forms';

@@ -12,4 +12,4 @@ export const whatItWeighs = 'What it weighs';
 export const bundleSizeOfTheSelection = 'Bundle size of the selection (minified, gzipped)';
 export const weight = 'Weight';
 export const breakdown = 'Breakdown';
-export const partsOf = (use: string) => `${use} is made of`;
+export const partsOf = (use: string) => `Contents of ${use}`;

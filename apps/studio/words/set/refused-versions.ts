@@ -7,7 +7,7 @@ export { conflictingSaves, deleteLabel, noResponseFromTheServer } from '../share
 
 export const restored = 'Restored. The version it replaced is in the revision history.';
 export const theseSavesCollidedWithSomebody = (revision: number) =>
-  `These saves collided with somebody else’s. The set is now at revision ${revision}. Restore or delete each one.`;
+  `These saves conflicted with changes by somebody else. The set is now at revision ${revision}. Restore or delete each one.`;
 export const keptConflicts = (dropped: number) =>
   `Arbeit keeps the latest 50. ${plural(dropped, '1 older version was deleted.', `${dropped} older versions were deleted.`)}`;
 export const noConflictingSaves = 'No conflicting saves.';
