@@ -31,6 +31,7 @@ test.each([
   ['its message is that of a form', ['<2 latin upper>-<3 digit>', '<4 latin upper>'], 'type "ab123"\ncaret 1\nbackspace\nleave\nexpect codes no-match\nexpect message "This is not in the expected format."'],
   ['a separator of the pattern in use is passed', plates, 'type "ab12 cde"\nexpect display "AB12 CDE|"\nselect all\ntype "a1 bcd"\nexpect display "A1 BCD|"\nexpect raw "A1BCD"\nexpect value "A1BCD"'],
   ['words are completed when a key leads to another pattern', ['<3 digit>', '<none|some>-<digit>'], 'type "n"\nexpect display "none|"\ntype "1"\nexpect display "none-1|"'],
+  ['letters that completing a word brought are typed over, though no pattern accepts the whole', ['<00..23> ', '<?<AM|PM><00..23>><0-1 digit>'], 'paste "4"\nleft\ntype "a"\nexpect display "AM|4"\ntype "m"\nexpect display "AM|4"\nexpect rejected none\ntype "m"\nexpect rejected not-accepted'],
   ['letters of fixed text are content where only another goes on with them', ['RH-<4 digit>', '<6 alnum upper>'], 'type "rh12"\nexpect display "RH12|"\nexpect raw "RH12"\nselect all\npaste "RH-1234"\nexpect display "RH-1234|"\nexpect raw "1234"'],
   ['fixed text of the pattern in use is typed over', ['+44 <4 digit>', '<3 latin>'], 'type "+441234"\nexpect display "+44 1234|"\nexpect value "1234"'],
   ['a paste is taken like its keys, and the rest reported', cards, 'paste "3782-822463-10005"\nexpect display "3782 822463 10005|"\nselect all\npaste "4242x4242"\nexpect display "4242 4242|"\nexpect rejected none\nexpect left-out "x"'],

@@ -34,8 +34,8 @@ const marked = (body: PatternBody, which: number): PatternBody =>
         which,
       };
 
-/** A content that no pattern accepts, as it is. */
-function bare(content: string): PatternBody {
+/** A content that no pattern accepts, as it is. `owed`: letters that completing a word brought just now. */
+function bare(content: string, owed = ''): PatternBody {
   const cells = graphemes(content);
   const at: number[] = [];
   let offset = 0;
@@ -52,14 +52,15 @@ function bare(content: string): PatternBody {
     at,
     last,
     passed: undefined,
-    owed: '',
+    owed,
     which: -1,
   };
 }
 
 /**
  * The text state of a content, by the first pattern that accepts it. `present` is kept if it is that already:
- * it may have fixed text that was typed, or a part that was ended early.
+ * it may have fixed text that was typed, or a part that was ended early. Letters that completing a word
+ * brought stay known.
  */
 function laidOut(plan: PatternPlan, content: string, present?: PatternBody): PatternBody {
   for (const [which, own] of plan.alternatives!.entries()) {
@@ -67,9 +68,9 @@ function laidOut(plan: PatternPlan, content: string, present?: PatternBody): Pat
     // The pattern must accept the content exactly, without folding or changing case.
     if (!cells || cells.join('') !== content) continue;
     if (present && (present.which ?? 0) === which) return present;
-    return marked(lay(own, cells, undefined), which);
+    return marked(lay(own, cells, undefined, present?.owed), which);
   }
-  return bare(content);
+  return bare(content, present?.owed);
 }
 
 /** How many characters of the content are left of an offset. */
@@ -140,6 +141,17 @@ function entered(
   return undefined;
 }
 
+/**
+ * A letter that completing a word brought already, typed all the same into a content that no pattern accepts.
+ */
+function owedBy({ body, caret }: Edited, character: string): Edited | undefined {
+  const [next] = graphemes(body.owed);
+  if (next?.toLowerCase() !== character.toLowerCase()) return undefined;
+  // Elsewhere it would be a letter of its own.
+  if (!body.display.slice(0, caret).endsWith(body.owed)) return undefined;
+  return { body: bare(body.content, body.owed.slice(next.length)), caret };
+}
+
 function key(
   single: Single,
   plan: PatternPlan,
@@ -152,7 +164,9 @@ function key(
   const { caret } = cleared;
   const which = cleared.body.which ?? 0;
   const own = planOf(plan, cleared.body);
-  const typed = own ? single.key(own, cleared.body, caret, caret, character) : 'not-accepted';
+  const typed = own
+    ? single.key(own, cleared.body, caret, caret, character)
+    : (owedBy(cleared, character) ?? 'not-accepted');
   const isTyped = typeof typed !== 'string';
   const isContent = isTyped && typed.body.content !== cleared.body.content;
   const isOwn = isTyped && (isContent || cleared.body.owed !== '' || !worthTelling.test(character));
