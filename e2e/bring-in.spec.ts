@@ -26,7 +26,7 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
   await expect(dialog.getByRole('row', { name: /Pass pattern <2 latin upper>-<4 digit>/ })).toBeVisible();
   await expect(dialog.getByText(/“scan”, type file: No matching field kind; skipped\./)).toBeVisible();
   await expect(dialog.getByText(/“loose”.*Unlimited repetition/)).toBeVisible();
-  await expect(dialog.getByText(/“Two Tarns” is “two-tarns”/)).toBeVisible();
+  await expect(dialog.getByText(/“Two Tarns” is now “two-tarns”/)).toBeVisible();
   await expectNoViolations(page, '[role="dialog"]');
   await dialog.getByLabel('Old').uncheck();
   await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
@@ -110,5 +110,5 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
 
   const again = await bring(page, '{"type": "object", ');
   await again.getByRole('radio', { name: words.shelf.jsonSchema }).check();
-  await expect(again.getByText(/This is not JSON/)).toBeVisible();
+  await expect(again.getByText(/Invalid JSON/)).toBeVisible();
 });

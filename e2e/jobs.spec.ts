@@ -454,7 +454,7 @@ test('a field as it is handed off: typed into on its desk, its look changed, wha
   await page.getByLabel(words.desk.suffix).fill('a night');
   await expect(page.locator('arbeit-field').getByText('a night')).toBeVisible();
   await page.getByLabel(words.desk.iconSvg).fill('<svg><script>alert(1)</script></svg>');
-  await expect(page.getByText(/<script> is not a shape/)).toBeVisible();
+  await expect(page.getByText(/<script> is not allowed in an icon/)).toBeVisible();
   await expect(page.locator('arbeit-field svg')).toHaveCount(0);
   await page
     .getByLabel(words.desk.iconSvg)
@@ -586,11 +586,11 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
   await expect(page.getByRole('region', { name: words.desk.ruler })).toContainText(/4\s*2\s*4\s*2/);
   // A text that would keep another from ever being in use is not taken, and says why.
   await line.fill('<20 digit>');
-  await expect(page.getByText('This pattern can never be in use')).toBeVisible();
+  await expect(page.getByText('This pattern is never used')).toBeVisible();
   await page.getByRole('button', { name: words.desk.revertToTheLastValid }).click();
   await list.getByRole('button', { name: '<4 digit>' }).click();
   await list.getByRole('button', { name: 'Move pattern 2 up' }).click();
-  await expect(list.getByRole('status')).toHaveText(/can never be in use/);
+  await expect(list.getByRole('status')).toHaveText(/is never used/);
   await list.getByRole('button', { name: 'Remove pattern 2' }).click();
   await expect(list).toHaveCount(0);
   await expect(line).toBeFocused();

@@ -192,7 +192,7 @@ test('a code: one input under its boxes, mended by a click, answered once, a wro
   await expect(live(page)).not.toContainText('That code is not correct');
   await page.keyboard.type('6');
   await expect(line).toHaveValue('481516');
-  await expect(live(page).getByRole('status')).toContainText('The code is right');
+  await expect(live(page).getByRole('status')).toContainText('The code is correct');
   await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('Shift+ArrowLeft');
   await expect(live(page).locator('[data-selected]')).toHaveCount(2);
@@ -288,7 +288,7 @@ test('what can be chosen is edited where it stands: words, value, order, another
   const sheet = page.getByRole('region', { name: /^Edit/ });
   await sheet.getByRole('button', { name: words.desk.addOption }).click();
   await sheet.getByLabel('Label of option 3').fill('Half board');
-  await expect(sheet.getByText('Another option has this label already.')).toBeVisible();
+  await expect(sheet.getByText('Another option already has this label.')).toBeVisible();
   await sheet.getByLabel('Label of option 3').fill('Full board');
   await sheet.getByLabel('Value of option 3').fill('full');
   await sheet.getByRole('button', { name: 'Move option 3 up' }).click();
