@@ -106,7 +106,7 @@ test('the same value in another way follows the field, and what is tried there s
   await expect(live(page).getByLabel('Walk-in time')).toHaveValue('1 h 35 min');
   await minutes.blur();
   await expect(page.getByRole('complementary').getByText(/Enter .+ or (?:more|less)/)).toBeVisible();
-  await live(page).getByRole('button', { name: 'hours' }).click();
+  await live(page).getByRole('button', { name: 'hour', exact: true }).click();
   await page.keyboard.type('2');
   await expect(live(page).getByLabel('Walk-in time')).toHaveValue('2 h 35 min');
   await expect(minutes).toHaveValue('155 min');

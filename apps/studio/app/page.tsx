@@ -26,17 +26,26 @@ function countLaidOut(all: readonly ListedSet[]): number {
   return count;
 }
 
-/** The sets of the shelf, the last changed first. */
-const shelf = async (db: Database) => {
+/** The sets of the shelf, the last changed first. `asked` is the key of a set that is shown with its fields in any case. */
+const shelf = async (db: Database, asked: string | undefined) => {
   const { sets, count } = await findSets(db, { most: mostLaidOut + mostFolded });
   const laidOut = countLaidOut(sets);
-  const first = await Promise.all(sets.slice(0, laidOut).map(({ key }) => soundSet(db, key)));
-  const folded = { sets: sets.slice(laidOut), next: sets.length, count };
+  const shown = sets.slice(0, laidOut).map(({ key }) => key);
+  const keys = asked === undefined || shown.includes(asked) ? shown : [...shown, asked];
+  const first = await Promise.all(keys.map((key) => soundSet(db, key)));
+  const rest = sets.slice(laidOut).filter(({ key }) => key !== asked);
+  const folded = { sets: rest, next: sets.length, count };
   return { first: first.filter((set) => set !== undefined), folded };
 };
 
-export default async function ShelfPage() {
-  const found = await readFromStore('shelf', shelf);
+export default async function ShelfPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<Readonly<Record<string, string | readonly string[] | undefined>>>;
+}) {
+  const { set } = await searchParams;
+  const asked = typeof set === 'string' ? set : undefined;
+  const found = await readFromStore('shelf', (db) => shelf(db, asked));
   if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   const sets: StoredSet[] = [];
   const broken: Broken[] = [];

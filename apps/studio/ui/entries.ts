@@ -165,7 +165,9 @@ export function entriesElsewhere(around: Surroundings): readonly Entry[] {
             label,
             group: present?.title ?? wording.set,
             ...(present ? {} : { disabled: wording.openASetFirst }),
-            run: () => open('/', () => choose(wording.actionsForWithTitle(present?.title), id)),
+            // The shelf lays this set out, however many others changed after it.
+            run: () =>
+              open(`/?set=${present?.key}`, () => choose(wording.actionsForWithTitle(present?.title), id)),
           }),
         );
   const onlyOn = (

@@ -56,17 +56,17 @@ function placeIn(path: string): { readonly setKey: string | undefined; readonly 
   return { setKey: undefined, page: path === '/' ? 'shelf' : path.slice(1) };
 }
 
-/** All entries: of the page, of its menus, and of everything elsewhere. */
+/** All entries: of the page, of its menus, and of everything elsewhere; and whether more are on their way. */
 function useEntries(
   groups: readonly CommandGroup[],
   indexed: () => Promise<readonly IndexedSet[]>,
-): readonly Entry[] {
+): { readonly entries: readonly Entry[]; readonly isComing: boolean } {
   const path = usePathname();
   const router = useRouter();
-  const [index, setIndex] = useState<readonly IndexedSet[]>([]);
+  const [index, setIndex] = useState<readonly IndexedSet[]>();
   useEffect(() => {
     // Without the index, everything on the page is still there.
-    indexed().then(setIndex, () => undefined);
+    indexed().then(setIndex, () => setIndex([]));
   }, [indexed]);
   // Read once: while the palette is open, nothing behind it changes.
   const [present] = useState(() => [
@@ -78,15 +78,17 @@ function useEntries(
     ...menuEntries(),
     ...controlEntries(),
   ]);
-  return useMemo(() => {
+  const entries = useMemo(() => {
     const open = (to: string, then?: () => boolean): void => {
       router.push(to);
-      if (then) whenThere(() => location.pathname === to && then());
+      const [path] = to.split('?');
+      if (then) whenThere(() => location.pathname === path && then());
     };
     const { setKey, page } = placeIn(path);
-    const around = { setKey, page, index, open, use: operate, choose: chooseItem };
+    const around = { setKey, page, index: index ?? [], open, use: operate, choose: chooseItem };
     return [...present, ...entriesElsewhere(around)];
   }, [present, index, path, router]);
+  return { entries, isComing: index === undefined };
 }
 
 function Finder({
@@ -100,7 +102,9 @@ function Finder({
 }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const entries = useEntries(groups, indexed);
+  const { entries, isComing } = useEntries(groups, indexed);
+  /** Enter was pressed before what the text finds was there: it runs as soon as it is. */
+  const [isPressed, setPressed] = useState(false);
   const list = useMemo(() => found(entries, text), [entries, text]);
   const here = Math.min(at, list.length - 1);
   const run = (entry: Entry | undefined) => {
@@ -109,6 +113,12 @@ function Finder({
     // After this dialog has returned the focus, so that the command can move it.
     queueMicrotask(() => requestAnimationFrame(() => entry.run()));
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the entries are complete
+  useEffect(() => {
+    if (!isPressed || isComing) return;
+    setPressed(false);
+    run(list[0]);
+  }, [isPressed, isComing]);
   return (
     <Dialog title={words.commands} onClose={onClose}>
       <input
@@ -123,6 +133,7 @@ function Finder({
         onChange={(event) => {
           setText(event.target.value);
           setAt(0);
+          setPressed(false);
         }}
         onKeyDown={(event) => {
           const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -132,15 +143,27 @@ function Finder({
           }
           if (event.key === 'Enter') {
             event.preventDefault();
-            run(list[here]);
+            const entry = list[here];
+            if (isComing && (!entry || entry.disabled)) setPressed(true);
+            else run(entry);
           }
         }}
       />
       <div id="commands" role="listbox" aria-label={words.commands} className="h-80 overflow-y-auto">
         {list.map((entry, i) => (
-          <Option key={entry.id} entry={entry} i={i} isHere={i === here} onAt={setAt} onRun={run} />
+          // Each part of a page has ids of its own, so several entries may have one: a shelf has many “undo”.
+          <Option
+            key={`${entry.group} ${entry.label}`}
+            entry={entry}
+            i={i}
+            isHere={i === here}
+            onAt={setAt}
+            onRun={run}
+          />
         ))}
-        {list.length === 0 && <p className="px-2 py-3 text-faint">{words.noMatchingCommand}</p>}
+        {list.length === 0 && (
+          <p className="px-2 py-3 text-faint">{isComing ? words.loading : words.noMatchingCommand}</p>
+        )}
       </div>
     </Dialog>
   );

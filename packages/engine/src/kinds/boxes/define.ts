@@ -66,11 +66,11 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   attributes: ({ accept }) => attributes(accept, 'off'),
 };
 
-/** Checks that the groups have as many boxes as the code. */
 const faults = {
   'groups-sum': 'The groups add up to {sum} boxes, but the code has {length}.',
 } as const satisfies Texts;
 
+/** Checks that the groups have as many boxes as the code. */
 function check(at: Cursor): void {
   const { groups, length = 6 } = at.value as { groups?: unknown; length?: unknown };
   if (!Array.isArray(groups) || !groups.every((size) => Number.isInteger(size) && size > 0)) return;

@@ -25,11 +25,11 @@ const options = {
   },
 } as const satisfies Options;
 
-/** Checks that no more choices are required than there are options. */
 const faults = {
   'max-above-options': 'The maximum is higher than the number of options ({count}).',
 } as const satisfies Texts;
 
+/** Checks that no more choices are required than there are options. */
 function check(at: Cursor): void {
   const { options, count } = at.value as { options?: unknown; count?: { min?: unknown } };
   if (!Array.isArray(options) || typeof count?.min !== 'number' || count.min <= options.length) return;

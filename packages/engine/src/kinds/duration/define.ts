@@ -33,11 +33,11 @@ const options = {
   },
 } as const satisfies Options;
 
-/** Checks that the unit of a number without unit is one of the field's. */
 const faults = {
   'unknown-bare-unit': 'The field has no unit "{unit}". Choose one of its units.',
 } as const satisfies Texts;
 
+/** Checks that the unit of a number without unit is one of the field's. */
 function check(at: Cursor): void {
   const { units, bare } = at.value as { units?: unknown; bare?: unknown };
   if (Array.isArray(units) && typeof bare === 'string' && !units.includes(bare))
@@ -52,6 +52,7 @@ export const duration: Definition<typeof options, DurationPlan> = {
   byLocale: true,
   faults,
   check,
+  draws: ({ units = ['h', 'min'] }) => units.map((unit) => (unit === 'h' ? 'hour' : 'minute')),
   plan: (entry, { locale }) => planDuration(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
   comparable: 'minutes',

@@ -46,11 +46,11 @@ const options = {
   }),
 } as const satisfies Options;
 
-/** Reports a concealed text of several lines: browsers conceal one line only. */
 const faults = {
   'conceal-lines': 'Only a single-line text can be hidden.',
 } as const satisfies Texts;
 
+/** Reports a concealed text of several lines: browsers conceal one line only. */
 function check(at: Cursor): void {
   const { conceal, lines } = at.value as { conceal?: unknown; lines?: unknown };
   if (conceal === true && typeof lines === 'number' && lines > 1)

@@ -31,12 +31,12 @@ const options = {
   no: words('Label for “no”', 'no', 'No'),
 } as const satisfies Options;
 
-/** Checks that the two labels differ and that "yes" does not read as "no". */
 const faults = {
   'same-labels': 'The two labels must differ.',
   'ambiguous-label': 'This label would be read as the other answer. Choose another.',
 } as const satisfies Texts;
 
+/** Checks that the two labels differ and that "yes" does not read as "no". */
 function check(at: Cursor): void {
   const { yes = 'Yes', no = 'No' } = at.value as { yes?: unknown; no?: unknown };
   const small = (text: unknown): string => String(text).trim().toLowerCase();
