@@ -201,4 +201,22 @@ describe('the layer of words', () => {
   test('has whole sentences', () => {
     expect(listed(joinedIn)).toEqual([]);
   });
+  test('has no name of a variable in a text: a rename that went too far', () => {
+    const odd = filesIn(layer).flatMap((path) => {
+      const found: string[] = [];
+      walk(parsed(path), (node, [parent]) => {
+        const text =
+          node.type === 'TemplateElement'
+            ? String((node.value as { readonly cooked?: unknown }).cooked)
+            : node.type === 'JSXText' ||
+                (node.type === 'Literal' && !/^(?:Im|Ex)port/.test(parent?.type ?? ''))
+              ? String(node.value)
+              : '';
+        if (/ /.test(text) && /\b[a-z]{2,}[A-Z][a-z]/.test(text))
+          found.push(`${relative(layer, path)}: ${text}`);
+      });
+      return found;
+    });
+    expect(odd).toEqual([]);
+  });
 });

@@ -26,7 +26,10 @@ function countLaidOut(all: readonly ListedSet[]): number {
   return count;
 }
 
-/** The sets of the shelf, the last changed first. `asked` is the key of a set that is shown with its fields in any case. */
+/**
+ * The sets of the shelf, the last changed first. `asked` is the key of a set that is shown with its fields in
+ * any case.
+ */
 const shelf = async (db: Database, asked: string | undefined) => {
   const { sets, count } = await findSets(db, { most: mostLaidOut + mostFolded });
   const laidOut = countLaidOut(sets);

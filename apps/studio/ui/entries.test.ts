@@ -62,7 +62,7 @@ test('opens a page and uses the control there', () => {
   expect(done).toEqual([
     '/sets/s_1/trials',
     'Law check Run',
-    '/',
+    '/?set=s_1',
     'Actions for Ridge Huts: classes',
     '/',
     'Import…',

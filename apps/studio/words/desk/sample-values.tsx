@@ -13,7 +13,7 @@ export const addAsAValue = {
   pass: (value: ReactNode) => <>Add {value} as a value that should pass</>,
   fail: (value: ReactNode) => <>Add {value} as a value that should fail</>,
 };
-export const theEmptyField = 'the emptyValue field';
+export const theEmptyField = 'the empty field';
 export const emptyValue = '(empty)';
 export const emptyWord = 'empty';
 export const removeTestValue = (value: string) => `Remove test value ${value}`;
