@@ -151,3 +151,14 @@ describe('times as people write them', () => {
     expect(refused.length / all.length).toBeLessThan(0.02);
   });
 });
+
+// Found by random events: a word between the numbers makes them no time, a blank does not.
+test.each([
+  ['en-GB', { clock: 12 }, '14漢00', null, '14漢00'],
+  ['en-GB', {}, '14x00', null, '14x00'],
+  ['ko-KR', {}, '0 11', '00:11', ''],
+  ['en-GB', {}, '14h00', '14:00', ''],
+  ['en-GB', {}, '14 uhr 30', '14:30', ''],
+] as const)('a time with something between its numbers: %s %j %s', (locale, entry, text, value, leftOut) => {
+  expect(pasted('time', entry, locale, text)).toMatchObject({ value, leftOut });
+});

@@ -81,6 +81,8 @@ export function readTime(plan: TimePlan, given: string): Parsed | undefined {
   const other = words.filter(
     (word) => ![plan.units, plan.hours, hourWords, besideTimes].some((words) => words.includes(word)),
   );
+  // A word that is none of these, between the numbers, makes them something else than an hour and a minute.
+  if (other.some((word) => between.includes(word))) return undefined;
   // The end of a day is its beginning on a clock.
   const isMidnight = h === '24' && !period && +(m ?? 0) === 0 && +s === 0;
   const hour = isMidnight ? 0 : hourOf(plan, +h, period?.[0], stamp !== '', other.length > 0);
