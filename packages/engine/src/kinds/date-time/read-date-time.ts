@@ -55,7 +55,8 @@ export function readDateTime(plan: DateTimePlan, given: string): Parsed | undefi
 
 /** A date and a time that were written apart, if both can be read. `isStamped`: the time has its date too. */
 function divided(plan: DateTimePlan, date: string, time: string, isStamped = false): Parsed | undefined {
-  const day = readDate(plan.date, date);
+  // A colon belongs to the time: of `12 01 2027, 7:5` the last two numbers are no month and day.
+  const day = /\d:\d/.test(date) ? undefined : readDate(plan.date, date);
   const clock = day && readTime(plan.time, time);
   if (!clock) return undefined;
   // The date of a stamp is left out by the reader of times, although it is read.
