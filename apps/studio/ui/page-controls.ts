@@ -88,16 +88,23 @@ export function operate(control: string, section: string | undefined): boolean {
 }
 
 /** Longest wait for a page, in milliseconds. */
-const longest = 8000;
+const longest = 60_000;
 
-/** Calls `use` until it finds what it needs on a page that is being opened. */
+/**
+ * Uses a control of a page that is about to appear, once it is there: `use` returns whether it was. It gives
+ * up when somebody does something else meanwhile.
+ */
 export function whenThere(use: () => boolean): void {
   const until = performance.now() + longest;
+  const others = new AbortController();
+  for (const type of ['keydown', 'pointerdown'])
+    window.addEventListener(type, () => others.abort(), { signal: others.signal, capture: true });
   const look = () => {
+    if (others.signal.aborted) return;
     // Before hydration a click would be lost.
     const isAlive = document.documentElement.dataset.alive !== undefined;
-    if ((isAlive && use()) || performance.now() > until) return;
-    setTimeout(look, 50);
+    if ((isAlive && use()) || performance.now() > until) others.abort();
+    else setTimeout(look, 50);
   };
   look();
 }
