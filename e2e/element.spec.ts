@@ -435,7 +435,7 @@ test('moved about it stays what it is; a field that is not there is told; anothe
   ).toBe('AB12');
   await page.evaluate(() => document.querySelector('[field="pass"]')!.setAttribute('field', 'pin'));
   await page.getByLabel('PIN').pressSequentially('12');
-  expect(told).toEqual(['There is no field "nobody" in this set of elements.']);
+  expect(told).toEqual(['These elements have no field "nobody".']);
 });
 
 test('axe finds nothing, messages shown', async ({ page }) => {

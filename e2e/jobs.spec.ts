@@ -115,6 +115,11 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await dialog.getByLabel(words.shelf.name).fill('digit');
   await expect(dialog.getByText('is a reserved word of the pattern notation')).toBeVisible();
   await dialog.getByLabel(words.shelf.name).fill('letters');
+  const characters = dialog.getByLabel(words.shelf.charactersAndRanges);
+  const before = await characters.inputValue();
+  await characters.fill('z-a');
+  await expect(dialog.getByText('The range z-a is reversed.')).toBeVisible();
+  await characters.fill(before);
   await dialog.getByRole('button', { name: 'Remove class letters' }).click();
   await page.keyboard.press('Escape');
   await expect

@@ -1,8 +1,14 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import { type Matter, type Node, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
+import { type Matter, type Node, parseNotation, printNotation, rangesOf } from '@arbeit/engine/kinds/pattern';
 import { hasNotation, patternsOf, withPatterns } from './notation.ts';
 
 /** Character classes of a set, and what uses them. */
+
+/** What is wrong with the characters and ranges of a class or a cell, as a sentence; `null` if nothing. */
+export function problemWithCharacters(text: string): string | null {
+  const ranges = rangesOf(text);
+  return 'message' in ranges ? ranges.message : null;
+}
 
 /** The parts of a pattern with a class replaced everywhere. */
 function changed(nodes: readonly Node[], change: (name: string) => Matter | undefined): readonly Matter[] {

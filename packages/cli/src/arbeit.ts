@@ -9,7 +9,6 @@ import { drivePage } from './drive.ts';
 import { migrateDocuments } from './migrate.ts';
 import { playTapes } from './play.ts';
 import { type Output, report } from './report.ts';
-
 import { backupStore, restoreStore } from './store.ts';
 import { testDocument, watching } from './test.ts';
 import { type CommandName, type CommandWords, cliTexts, commandWords, helpWords } from './words.ts';
@@ -223,7 +222,7 @@ function argumentsOf(name: CommandName, args: readonly string[]) {
     const about = { option: `--${unknown}`, command: name };
     throw new CallError(
       meant
-        ? say(cliTexts, 'unknown-option-meant', { ...about, meant })
+        ? say(cliTexts, 'unknown-option/meant', { ...about, meant })
         : say(cliTexts, 'unknown-option', about),
     );
   }
@@ -272,7 +271,7 @@ export function run(args: readonly string[], output: Output): number | Promise<n
       output,
       '',
       meant
-        ? say(cliTexts, 'unknown-command-meant', { name: first, meant })
+        ? say(cliTexts, 'unknown-command/meant', { name: first, meant })
         : say(cliTexts, 'unknown-command', { name: first }),
     );
     return 2;

@@ -1,12 +1,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { type CompiledModule, compiledModule } from '@arbeit/handoff';
 import { customCodeModule } from '@arbeit/handoff/emit';
 import { loadDocument } from './files.ts';
-import { type Output, report, saidOf } from './report.ts';
-import { cliTexts } from './words.ts';
+import { type Output, report, reportUnwritten, saidOf } from './report.ts';
 
 /**
  * `arbeit compile`. Writes `fields.js`, `fields.d.ts` and, for custom code, `custom-code.js` into a folder,
@@ -32,11 +30,7 @@ export async function compileDocument(path: string, folder: string, output: Outp
     writeFileSync(join(folder, 'fields.d.ts'), module.dts);
     if (customCode !== undefined) writeFileSync(join(folder, 'custom-code.js'), customCode);
   } catch (error) {
-    report(
-      output,
-      folder,
-      say(cliTexts, 'cannot-write', { reason: String((error as NodeJS.ErrnoException).code) }),
-    );
+    reportUnwritten(output, folder, error);
     return 2;
   }
   const count = document.fields.length;

@@ -1,10 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { documentVersion } from '@arbeit/engine/document';
-import { say } from '@arbeit/engine/faults';
 import { migratedText } from '@arbeit/handoff';
 import { load, loadDocument } from './files.ts';
-import { type Output, report } from './report.ts';
-import { cliTexts } from './words.ts';
+import { type Output, reportUnwritten } from './report.ts';
 
 /**
  * `arbeit migrate`. Writes each document in the current version into its own file; with `check` it writes
@@ -36,11 +34,7 @@ export function migrateDocuments(
         writeFileSync(path, next);
         output.out(`${path}: version ${documentVersion}`);
       } catch (error) {
-        report(
-          output,
-          path,
-          say(cliTexts, 'cannot-write', { reason: String((error as NodeJS.ErrnoException).code) }),
-        );
+        reportUnwritten(output, path, error);
         failed(2);
       }
   }

@@ -77,10 +77,10 @@ describe('arbeit play', () => {
     );
     expect(await errorOf('play', demo)).toContain('arbeit play: <tape> is missing.');
     expect(await errorOf('paly', demo, good)).toBe(
-      'Unknown command "paly". Did you mean "play"? Run "arbeit --help" to list the commands. [unknown-command-meant]',
+      'Unknown command "paly". Did you mean "play"? Run "arbeit --help" to list the commands. [unknown-command]',
     );
     expect(await errorOf('play', '--jsno', demo, good)).toBe(
-      'Unknown option "--jsno". Did you mean "--json"? Run "arbeit play --help" to list the options. [unknown-option-meant]',
+      'Unknown option "--jsno". Did you mean "--json"? Run "arbeit play --help" to list the options. [unknown-option]',
     );
     expect(await errorOf('play', '--json=yes', demo, good)).toMatch(/--json/);
     expect(await errorOf('toString')).toMatch(/^Unknown command "toString"\. Run/);

@@ -6,7 +6,7 @@ import { today } from './clock.ts';
 import { withSet } from './custom-code.ts';
 import { load, loadDocument } from './files.ts';
 import { type Case, junit } from './junit.ts';
-import { type Output, report as reportError } from './report.ts';
+import { type Output, report as reportError, reportUnwritten } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /** A trial with its name in reports. */
@@ -146,11 +146,7 @@ function write(path: string, text: string, output: Output): boolean {
     writeFileSync(path, text);
     return true;
   } catch (error) {
-    reportError(
-      output,
-      path,
-      say(cliTexts, 'cannot-write', { reason: String((error as NodeJS.ErrnoException).code) }),
-    );
+    reportUnwritten(output, path, error);
     return false;
   }
 }

@@ -144,12 +144,12 @@ export const helpWords = {
 /** Errors of the command line, by code. `docs/errors.md` lists them. */
 export const cliTexts = {
   'unknown-command': 'Unknown command "{name}". Run "arbeit --help" to list the commands.',
-  'unknown-command-meant':
+  'unknown-command/meant':
     'Unknown command "{name}". Did you mean "{meant}"? Run "arbeit --help" to list the commands.',
   'unknown-option': 'Unknown option "{option}". Run "arbeit {command} --help" to list the options.',
-  'unknown-option-meant':
+  'unknown-option/meant':
     'Unknown option "{option}". Did you mean "--{meant}"? Run "arbeit {command} --help" to list the options.',
-  'invalid-call': '{reason}.',
+  'invalid-call': 'Invalid call: {reason}.',
   'missing-argument': 'arbeit {command}: {needed} is missing.\nUsage: {usage}',
   'missing-option': 'The option --{option} {value} is missing.',
   'option-takes-document':

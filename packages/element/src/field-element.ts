@@ -258,12 +258,12 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       this.#controller?.disable(this.#isDisabled);
       return this.#controller;
     }
-    get #message(): string {
-      return `There is no field "${idOf(this)}" in this set of elements.`;
+    get #missing(): RangeError {
+      return noField(idOf(this));
     }
     get store(): FieldStore {
       const found = this.#find(true);
-      if (!found) throw new RangeError(this.#message);
+      if (!found) throw this.#missing;
       return found.store;
     }
     get evaluation(): Evaluation {
@@ -292,7 +292,7 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
         return true;
       };
       // Everything has loaded: a form that is still missing will not come.
-      const message = (): string | undefined => (look(true) ? undefined : this.#message);
+      const message = (): string | undefined => (look(true) ? undefined : this.#missing.message);
       this.#stopWaiting = waitFor(sources, this.ownerDocument, () => look(false), message);
     }
     disconnectedCallback(): void {

@@ -95,12 +95,12 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
       this.#controller ??= sources.all.find((source) => source.has(id))?.make(this, id);
       return this.#controller;
     }
-    get #message(): string {
-      return `There is no form "${this.getAttribute('form') ?? ''}" in this set of elements.`;
+    get #missing(): RangeError {
+      return noForm(this.getAttribute('form') ?? '');
     }
     get store(): FormStore {
       const found = this.#find();
-      if (!found) throw new RangeError(this.#message);
+      if (!found) throw this.#missing;
       return found.store;
     }
     storeOf(id: string): FieldStore | undefined {
@@ -124,7 +124,7 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
       // Its content, or the hand-off with the form, is still loading.
       const watch = new MutationObserver(look);
       watch.observe(this, { childList: true, subtree: true });
-      const message = (): string | undefined => (this.#find() ? undefined : this.#message);
+      const message = (): string | undefined => (this.#find() ? undefined : this.#missing.message);
       const stop = waitFor(sources, this.ownerDocument, look, message);
       this.#release = () => {
         watch.disconnect();

@@ -7,8 +7,7 @@ import {
   readDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
-import type { DocumentFault } from '@arbeit/engine/faults';
-import { say } from '@arbeit/engine/faults';
+import { type DocumentFault, documentTexts, say } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   applyEdits,
@@ -49,7 +48,7 @@ export function tooDeep(text: string): DocumentFault | undefined {
       return {
         path: '$',
         ...placesAt(text)(scanner.getTokenOffset()),
-        ...say(jsonTexts, 'too-deep', { most: mostDeep }),
+        ...say(documentTexts, 'too-deep', { most: mostDeep }),
       };
   }
   return undefined;

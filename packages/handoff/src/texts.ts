@@ -6,7 +6,6 @@ export const jsonTexts = {
   'not-json': 'Invalid JSON.',
   'not-json-because': 'Invalid JSON: {reason}',
   'not-an-object': 'Expected a JSON object.',
-  'too-deep': 'Objects and lists are nested too deeply here (maximum {most} levels).',
   'duplicate-property': 'Duplicate property "{name}" (first on line {line}). Remove one.',
   'json-value': 'Invalid JSON. Expected a value, such as a text in double quotes.',
   'json-number': 'Invalid number.',
@@ -26,8 +25,8 @@ export const jsonTexts = {
 /** Why a folder cannot be handed off, by code. `docs/errors.md` lists them. */
 export const buildTexts = {
   'foreign-check':
-    'The check "{name}" does not come with Arbeit, so it cannot be handed off. Replace it by a custom check.',
-  'foreign-kind': 'The kind "{name}" does not come with Arbeit, so it cannot be handed off.',
+    'The check "{name}" is not part of Arbeit, so it cannot be handed off. Replace it by a custom check.',
+  'foreign-kind': 'The kind "{name}" is not part of Arbeit, so it cannot be handed off.',
   'code-syntax': 'The custom code has a syntax error (line {line}, column {column} of the code): {message}.',
   'code-differs': '{name} behaves differently in the hand-off and in the sandbox, for {about}.',
   'foreign-package': '"{name}" is not a package of Arbeit.',

@@ -7,9 +7,9 @@ import {
   type Matter,
   type Node,
   printNotation,
-  rangesOf,
   type Takes,
 } from '@arbeit/engine/kinds/pattern';
+import { problemWithCharacters } from '../../model/classes.ts';
 import { newParts } from '../../model/new-parts.ts';
 import {
   insertBeside,
@@ -260,11 +260,9 @@ function CharactersEditor({
           id={id}
           className="entry value"
           value={characters}
-          check={(text) => {
-            const ranges = rangesOf(text);
-            if (typeof ranges === 'string') return ranges;
-            return text.includes('"') ? texts.quotationMarksAreNotAllowed : null;
-          }}
+          check={(text) =>
+            text.includes('"') ? texts.quotationMarksAreNotAllowed : problemWithCharacters(text)
+          }
           onChange={onChange}
         />
       )}

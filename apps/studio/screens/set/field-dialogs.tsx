@@ -162,7 +162,7 @@ export function SendDialog({
         ))}
       </div>
       {sets === null && said === '' && <p className="text-faint">{words.loadingSets}</p>}
-      {sets?.length === 0 && <p className="text-faint">{words.thereIsNoOtherSet}</p>}
+      {sets?.length === 0 && <p className="text-faint">{words.noOtherSets}</p>}
       <ul className="max-h-72 overflow-y-auto">
         {sets?.map((one) => (
           <li key={one.id} className="border-b">

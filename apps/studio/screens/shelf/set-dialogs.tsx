@@ -3,9 +3,8 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { rangesOf } from '@arbeit/engine/kinds/pattern';
 import { useState } from 'react';
-import { addClass, removeClass, renameClass, usersOf } from '../../model/classes.ts';
+import { addClass, problemWithCharacters, removeClass, renameClass, usersOf } from '../../model/classes.ts';
 import { problemIn } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
@@ -74,10 +73,7 @@ export function ClassesDialog({ set, onClose }: Props) {
                     id={id}
                     className="entry value"
                     value={characters}
-                    check={(text) => {
-                      const wrong = rangesOf(text);
-                      return typeof wrong === 'string' ? wrong : null;
-                    }}
+                    check={problemWithCharacters}
                     onChange={(text) =>
                       set.edit(
                         (d) => ({ ...d, classes: { ...d.classes, [name]: text } }),

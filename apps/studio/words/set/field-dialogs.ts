@@ -15,7 +15,7 @@ export const noResponseFromTheServerClose = 'No response from the server. Close 
 export const copyOrMove = (label: string) => `Copy or move ${label}`;
 export const move = 'Move';
 export const loadingSets = 'Loading sets…';
-export const thereIsNoOtherSet = 'There is no other set yet.';
+export const noOtherSets = 'No other sets yet.';
 export const fields = (fields: number) => `${fields} fields`;
 export const localeOf = (label: string) => `Locale of ${label}`;
 export const setsHowNumbersAndDates =

@@ -3,7 +3,7 @@
 export { redo } from '../shared.ts';
 export { commands, keyboardShortcuts } from './shared.ts';
 
-export const undo = 'Undo: text while you are typing in an input, the definition otherwise';
+export const undo = 'Undo typing in an input, or the last change of the definition';
 export const closeTheOpenDialog = 'Close the open dialog or panel';
 export const and =
   'and ↓: reorder (on a handle), step (on the tape), increase or decrease (in a number, date or time)';

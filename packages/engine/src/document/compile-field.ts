@@ -83,7 +83,7 @@ export function compileField(
     rules: all,
     classes: set.classes ?? {},
   });
-  const drawn = define.draws?.(entry);
+  const drawn = define.draws?.(plan);
   const compiled = {
     id: field.id,
     label: field.label,
@@ -95,7 +95,9 @@ export function compileField(
     html: { ...define.attributes?.(entry), ...field.html },
     messages: field.messages ?? 'first',
     ...(field.look ? { look: field.look } : {}),
-    ...(drawn?.length ? { words: drawnWords(drawn, wordingFor(languages, language), language) } : {}),
+    ...(drawn?.length
+      ? { words: drawnWords(drawn, wordingFor(languages, language), language, english) }
+      : {}),
     rules: all,
     when: field.when && compileCondition(field.when, set, kinds),
     plan,

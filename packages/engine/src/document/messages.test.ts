@@ -179,8 +179,19 @@ test('a field has the words that are drawn beside it, in the language of its mes
   expect(wordsOf('date', { parts: 'month' }, { locale: 'nl-NL' })).toEqual({ month: 'maand', year: 'jaar' });
   expect(wordsOf('text', {}, { locale: 'de-DE' })).toBeUndefined();
   expect(wordsOf('currency', { currency: 'EUR' }, { locale: 'de-DE' })).toBeUndefined();
+  // As many parts as the field has: with twenty-four hours there is no half of the day.
+  expect(wordsOf('time', {}, { locale: 'de-DE' })).toEqual({ hour: 'Stunde', minute: 'Minute' });
+  expect(Object.keys(wordsOf('time', {}, { locale: 'en-US' }) ?? {})).toEqual(['hour', 'minute', 'period']);
+  expect(wordsOf('duration', { units: ['h'] }, { locale: 'nl-NL' })).toEqual({ hour: 'uur' });
   // No language of its own: English, as its messages are.
   expect(wordsOf('pin', {}, { locale: 'fi-FI' })).toEqual({ reveal: 'Show', conceal: 'Hide' });
+  // Neither has a table of one's own that words messages alone.
+  const own = { fi: { required: 'Täytä tämä kenttä.' } };
+  const pin = { id: 'f', kind: 'pin', label: 'F', entry: {} } as FieldDocument;
+  expect(compileField(pin, { locale: 'fi-FI' }, kinds, own).words).toEqual({
+    reveal: 'Show',
+    conceal: 'Hide',
+  });
 });
 
 test('docs/messages.md has every default message in every language', async () => {

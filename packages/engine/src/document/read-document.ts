@@ -156,7 +156,7 @@ export function capped(faults: readonly DocumentFault[]): readonly DocumentFault
     {
       path: '$',
       ...(more === 1
-        ? say(documentTexts, 'one-more-error')
+        ? say(documentTexts, 'more-errors/one')
         : say(documentTexts, 'more-errors', { count: more })),
     },
   ];
@@ -192,7 +192,7 @@ function readInitials(
       faults.push({
         path: `$.fields[${i}].initial`,
         ...(leftOut
-          ? say(documentTexts, 'invalid-initial-part', { part: JSON.stringify(leftOut) })
+          ? say(documentTexts, 'invalid-initial/part', { part: JSON.stringify(leftOut) })
           : say(documentTexts, 'invalid-initial')),
         ...(raw ? { suggestion: raw } : {}),
       });

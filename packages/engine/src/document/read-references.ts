@@ -151,7 +151,7 @@ function readValues(
       const values = (!one.isFull && options?.map((option) => option.value)) || [];
       const told = { value: nameOf(value), id: field.id };
       const said = values.length
-        ? say(documentTexts, 'impossible-choice', { ...told, known: list(values) })
+        ? say(documentTexts, 'impossible-value/choice', { ...told, known: list(values) })
         : say(documentTexts, 'impossible-value', told);
       one.fault(said, {
         suggestion: one.meant(String(value), values),

@@ -4,7 +4,10 @@ export interface Said {
   readonly message: string;
 }
 
-/** Sentences by code, with names in braces where something is filled in: `Unknown property "{name}".` */
+/**
+ * Sentences by code, with names in braces where something is filled in: `Unknown property "{name}".` A code
+ * with several sentences has one per key: `unknown-action`, `unknown-action/meant`.
+ */
 export type Texts = Readonly<Record<string, string>>;
 
 type NamesIn<T extends string> = T extends `${string}{${infer Name}}${infer Rest}`
@@ -19,24 +22,24 @@ type Filled<T extends string> = [NamesIn<T>] extends [never]
   : [filled: Readonly<Record<NamesIn<T>, string | number>>];
 
 /**
- * An error of a table of texts, filled in. A name that a text does not have is a type error, as is a missing
- * one.
+ * An error of a table of texts, filled in; its code is the key up to a slash. A name that a text does not have
+ * is a type error, as is a missing one.
  *
  * @example
  * say({ 'unknown-kind': 'Unknown kind "{name}".' }, 'unknown-kind', { name: 'colour' });
  * // { code: 'unknown-kind', message: 'Unknown kind "colour".' }
  */
-export function say<T extends Texts, C extends keyof T & string>(
+export function say<T extends Texts, K extends keyof T & string>(
   texts: T,
-  code: C,
-  ...[filled]: Filled<T[C]>
+  key: K,
+  ...[filled]: Filled<T[K]>
 ): Said {
   const given: Readonly<Record<string, string | number>> = filled ?? {};
   // A name begins with a small letter: `{2,4}` and `\p{L}` in a sentence about expressions stay.
-  const message = texts[code]!.replace(/\{([a-z][A-Za-z]*)\}/g, (all, name: string) =>
+  const message = texts[key]!.replace(/\{([a-z][A-Za-z]*)\}/g, (all, name: string) =>
     String(given[name] ?? all),
   );
-  return { code, message };
+  return { code: key.split('/')[0]!, message };
 }
 
 /**

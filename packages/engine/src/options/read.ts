@@ -72,7 +72,7 @@ const tooShort = ({ least, any }: List): Said => {
   if (least > 1) return say(documentTexts, 'list-too-short', { least });
   return any === undefined
     ? say(documentTexts, 'list-empty')
-    : say(documentTexts, 'list-empty-or-word', { word: any });
+    : say(documentTexts, 'list-empty/or-word', { word: any });
 };
 
 /** The code of a text that is not in the form of its option, which says itself what it expected. */

@@ -1,37 +1,13 @@
 import type { Wording } from './wording.ts';
 
-/**
- * Words that components draw beside a field: those of the message tables (`drawn/…`), and the names of units
- * of time, which `Intl` has.
- */
-export type DrawnWord =
-  | 'reveal'
-  | 'conceal'
-  | 'left'
-  | 'month-before'
-  | 'month-after'
-  | 'week'
-  | 'week-short'
-  | 'regions'
-  | 'region-search'
-  | 'region-hint'
-  | 'no-region'
-  | 'submit'
-  | 'day'
-  | 'month'
-  | 'year'
-  | 'hour'
-  | 'minute'
-  | 'second'
-  | 'period';
-
 /** The words of the control that shows a hidden text. */
-export const revealWords: readonly DrawnWord[] = ['reveal', 'conceal'];
+export const revealWords = ['reveal', 'conceal'] as const;
 
 /** The words of a calendar. */
-export const calendarWords: readonly DrawnWord[] = ['month-before', 'month-after', 'week', 'week-short'];
+export const calendarWords = ['month-before', 'month-after', 'week', 'week-short'] as const;
 
-const units: Readonly<Partial<Record<DrawnWord, string>>> = {
+/** Units of time by name, as `Intl.DisplayNames` calls them. */
+const units: Readonly<Record<string, string>> = {
   day: 'day',
   month: 'month',
   year: 'year',
@@ -44,27 +20,31 @@ const units: Readonly<Partial<Record<DrawnWord, string>>> = {
 };
 
 /**
- * The words in a language. `wording` are its messages.
+ * Words that components draw beside a field, in a language: those of its messages (`drawn/…`), or of `usual`
+ * where these have none, and names of units of time, which `Intl` has.
  *
  * @example
- * drawnWords(['reveal', 'day'], languages.de, 'de'); // { reveal: 'Anzeigen', day: 'Tag' }
+ * drawnWords(['reveal', 'day'], languages.de, 'de', english); // { reveal: 'Anzeigen', day: 'Tag' }
  */
 export function drawnWords(
-  names: readonly DrawnWord[],
+  names: readonly string[],
   wording: Wording,
   language: string,
+  usual: Wording,
 ): Readonly<Record<string, string>> {
   return Object.fromEntries(
     names.map((name) => {
-      const text = wording[`drawn/${name}`];
-      return [name, typeof text === 'string' ? text : unitName(name, language)];
+      const unit = units[name];
+      const text = wording[`drawn/${name}`] ?? usual[`drawn/${name}`];
+      return [name, unit ? unitName(unit, name === 'week-short', language) : String(text ?? name)];
     }),
   );
 }
 
-function unitName(name: DrawnWord, language: string): string {
-  const unit = units[name];
-  if (!unit) return name;
-  const style = name === 'week-short' ? 'narrow' : 'long';
-  return new Intl.DisplayNames(language, { type: 'dateTimeField', style }).of(unit) ?? name;
+function unitName(unit: string, isShort: boolean, language: string): string {
+  const names = new Intl.DisplayNames(language, {
+    type: 'dateTimeField',
+    style: isShort ? 'narrow' : 'long',
+  });
+  return names.of(unit) ?? unit;
 }

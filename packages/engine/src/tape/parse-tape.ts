@@ -78,7 +78,7 @@ function readStep(verb: string, line: Line): Action | Expectation | undefined {
   const meant = nearest(verb, tapeWords);
   return line.complain(
     meant
-      ? say(tapeTexts, 'unknown-action-meant', { word: verb, meant })
+      ? say(tapeTexts, 'unknown-action/meant', { word: verb, meant })
       : say(tapeTexts, 'unknown-action', { word: verb, known: tapeWords.join(', ') }),
     0,
   );

@@ -59,7 +59,7 @@ export function play(
   const form = formFor(set, tape);
   if (!form) {
     const { type, id } = tape.target;
-    return { line: 1, ...say(playTexts, `no-target-${type}`, { id }) };
+    return { line: 1, ...say(playTexts, `unknown-target/${type}`, { id }) };
   }
   const rows: Row[] = [];
   const misses: Miss[] = [];

@@ -331,7 +331,7 @@ export function readExpectation(line: Line): Expectation | undefined {
     const meant = nearest(what, subjectWords);
     return line.complain(
       meant
-        ? say(tapeTexts, 'unknown-expectation-meant', { word: what, meant })
+        ? say(tapeTexts, 'unknown-expectation/meant', { word: what, meant })
         : say(tapeTexts, 'unknown-expectation', { word: what, known: subjectWords.join(', ') }),
       1,
     );

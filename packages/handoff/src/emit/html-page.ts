@@ -66,7 +66,7 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
 }
 
 /** The text of a submit button. */
-export const submitWord = (language: string): string => {
+const submitWord = (language: string): string => {
   const text = wordingFor(languages, language)['drawn/submit'];
   return typeof text === 'string' ? text : 'Submit';
 };

@@ -131,7 +131,7 @@ describe('an HTML form', () => {
     ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: The expression was imported as a rule. Its “ ” is optional. The fixed text of a pattern is always shown.']],
     ['<input type=number name=a min=1 step=2>', ['“a”, type number: Steps of 2 from 1 were not imported.']],
     ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: The step attribute was not imported.', '“a”, type datetime-local: Seconds were not imported.']],
-    ['<input type=week name=a min=2027-W01>', ['“a”, type week: There is no field kind for weeks. Imported with the format 2027-W06.', '“a”, type week: The minimum and maximum were not imported.']],
+    ['<input type=week name=a min=2027-W01>', ['“a”, type week: Weeks have no field kind. Imported with the format 2027-W06.', '“a”, type week: The minimum and maximum were not imported.']],
     ['<input type=password name=a pattern="[a-z]{9}">', ['“a”, type password: The expression was imported as a rule. A pattern field cannot hide what is typed.']],
     ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: Groups of options were not imported; the options are in one list.', '“a”, <select>: Disabled options were skipped.']],
     ['<select name=a required><option value=1>One</select>', ['the field “A”: Imported as a text field. Expected at least 2 items.']],

@@ -45,7 +45,7 @@ export function fromHtml(text: string): Imported {
       where: 'the page',
       ...dropped(
         outside === 1
-          ? say(importTexts, 'one-control-outside')
+          ? say(importTexts, 'controls-outside/one')
           : say(importTexts, 'controls-outside', { count: outside }),
       ),
     });

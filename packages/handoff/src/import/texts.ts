@@ -8,7 +8,7 @@ export const importTexts = {
   'imported-as-text': 'Imported as a text field. {message}',
   // Web pages.
   'several-forms': 'The page has {count} forms. Their fields were imported together.',
-  'one-control-outside': '1 control outside the form was skipped.',
+  'controls-outside/one': '1 control outside the form was skipped.',
   'controls-outside': '{count} controls outside the form were skipped.',
   script: 'Scripts were not imported.',
   'disabled-options': 'Disabled options were skipped.',
@@ -20,8 +20,8 @@ export const importTexts = {
   step: 'The step attribute was not imported.',
   steps: 'Steps of {step} from {from} were not imported.',
   seconds: 'Seconds were not imported.',
-  'typed-week': 'There is no field kind for weeks. Imported with the format 2027-W06.',
-  'typed-color': 'There is no field kind for colours. Imported with the format #2a6f4e.',
+  'typed-week': 'Weeks have no field kind. Imported with the format 2027-W06.',
+  'typed-color': 'Colours have no field kind. Imported with the format #2a6f4e.',
   limits: 'The minimum and maximum were not imported.',
   // Options of a choice.
   'renamed-values': 'Option values with spaces or more than 100 characters were renamed: {renamed}.',

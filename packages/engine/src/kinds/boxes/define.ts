@@ -58,7 +58,7 @@ const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string)
 export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   name: 'PIN',
   options: pinOptions,
-  draws: ({ conceal = true }) => (conceal ? revealWords : []),
+  draws: ({ conceal }) => (conceal ? revealWords : []),
   plan: (entry) => {
     const all = filled(pinOptions, entry);
     return { kind: 'pin', ...all, groups: [all.length] };

@@ -4,7 +4,6 @@ import { unknownKind } from '../../faults/usage.ts';
 import type { Plan } from '../../field/compiled.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { EntryOf, Options } from '../../options/option.ts';
-import type { DrawnWord } from '../../rules/drawn-words.ts';
 import type { Check, Rule } from '../../rules/rule.ts';
 import type { Languages } from '../../rules/wording.ts';
 import type { LawExemptions } from './law-exemptions.ts';
@@ -72,7 +71,7 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   /** Name in the message tables of texts that replace those under the name of the kind. */
   readonly wordedAs?: string;
   /** Words that components draw beside such a field, in the language of its messages. */
-  draws?(entry: EntryOf<O>): readonly DrawnWord[];
+  draws?(plan: P): readonly string[];
   /** Whether its value is a list (HTML, space-separated tokens). */
   readonly hasSeveral?: true;
   /** Whether every text is complete, so that there is no rule `complete`. */

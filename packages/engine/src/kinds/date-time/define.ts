@@ -4,7 +4,7 @@ import { resolve } from '../../values/calendar.ts';
 import type { Definition } from '../contract/definition.ts';
 import { dateOptions, planDate } from '../date/define.ts';
 import { gregorian, plain, utc } from '../editing/formats.ts';
-import { planTime, timeOptions, timeWords } from '../time/define.ts';
+import { planTime, timeOptions } from '../time/define.ts';
 import type { DateTimePlan } from './plan.ts';
 import { momentForm } from './read-date-time.ts';
 
@@ -25,7 +25,7 @@ export const dateTime: Definition<typeof options, DateTimePlan> = {
   byLocale: true,
   plan: planDateTime,
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
-  draws: (entry) => ['day', 'month', 'year', ...timeWords(entry), ...calendarWords],
+  draws: ({ parts }) => [...parts.map(({ name }) => name), ...calendarWords],
   comparable: 'moment',
   limits: {
     isGood: (text) => limitOn(text) !== undefined,

@@ -79,7 +79,11 @@ export const date: Definition<typeof dateOptions, DatePlan> = {
   byLocale: true,
   plan: (entry, { locale }) => planDate(filled(dateOptions, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
-  draws: ({ parts }) => (parts === 'month' ? ['month', 'year'] : ['day', 'month', 'year', ...calendarWords]),
+  draws: ({ parts }) => {
+    const names = parts.map(({ name }) => name);
+    // A month has no calendar to pick a day from.
+    return names.includes('day') ? [...names, ...calendarWords] : names;
+  },
   comparable: 'day',
   variant: ({ parts }) => (parts === 'month' ? ofMonths : undefined),
   limits: {

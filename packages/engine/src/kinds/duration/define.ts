@@ -52,7 +52,7 @@ export const duration: Definition<typeof options, DurationPlan> = {
   byLocale: true,
   faults,
   check,
-  draws: ({ units = ['h', 'min'] }) => units.map((unit) => (unit === 'h' ? 'hour' : 'minute')),
+  draws: ({ parts }) => parts.map(({ name }) => name),
   plan: (entry, { locale }) => planDuration(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
   comparable: 'minutes',

@@ -62,7 +62,7 @@ export const text: Definition<typeof options, TextPlan> = {
   options,
   faults,
   check,
-  draws: ({ conceal, max }) => [...(conceal ? revealWords : []), ...(max ? (['left'] as const) : [])],
+  draws: ({ conceal, max }) => [...(conceal ? revealWords : []), ...(max ? ['left'] : [])],
   plan: (entry) => ({ kind: 'text', max: 0, ...filled(options, entry) }),
   isAlwaysWhole: true,
 };

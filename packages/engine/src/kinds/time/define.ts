@@ -1,5 +1,4 @@
 import { type EntryOf, type Options, yesNo } from '../../options/option.ts';
-import type { DrawnWord } from '../../rules/drawn-words.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
@@ -33,7 +32,7 @@ export const time: Definition<typeof timeOptions, TimePlan> = {
   byLocale: true,
   plan: (entry, { locale }) => planTime(entry, locale),
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
-  draws: (entry) => timeWords(entry),
+  draws: ({ parts }) => parts.map(({ name }) => name),
   comparable: 'time',
   limits: {
     isGood: (text) => /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/.test(text),
@@ -44,14 +43,6 @@ export const time: Definition<typeof timeOptions, TimePlan> = {
   },
   pointless: ['length', 'matches', 'checksum', 'not-trivial'],
 };
-
-/** The names of its parts. */
-export const timeWords = ({ seconds, clock }: TimeEntry): readonly DrawnWord[] => [
-  'hour',
-  'minute',
-  ...(seconds ? (['second'] as const) : []),
-  ...(clock === 24 ? [] : (['period'] as const)),
-];
 
 export function planTime(entry: TimeEntry, locale: string): TimePlan {
   const probe = new Intl.DateTimeFormat(gregorian(locale), { hour: 'numeric' }).resolvedOptions().hourCycle;
