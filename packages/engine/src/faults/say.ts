@@ -22,14 +22,14 @@ type Filled<T extends string> = [NamesIn<T>] extends [never]
   : [filled: Readonly<Record<NamesIn<T>, string | number>>];
 
 /**
- * An error of a table of texts, filled in; its code is the key up to a slash. A name that a text does not have
- * is a type error, as is a missing one.
+ * An error of a table of texts, filled in; its code is the key up to a slash. A name that a text does not
+ * have is a type error, as is a missing one.
  *
  * @example
  * say({ 'unknown-kind': 'Unknown kind "{name}".' }, 'unknown-kind', { name: 'colour' });
  * // { code: 'unknown-kind', message: 'Unknown kind "colour".' }
  */
-export function say<T extends Texts, K extends keyof T & string>(
+export function say<const T extends Texts, K extends keyof T & string>(
   texts: T,
   key: K,
   ...[filled]: Filled<T[K]>
@@ -46,7 +46,7 @@ export function say<T extends Texts, K extends keyof T & string>(
  * An error of the developer's own program as an exception with a `code`, as Node's are.
  *
  * @example
- * try { field('x') } catch (error) { if (error.code === 'unknown-field') … }
+ * throw misuse({ code: 'unknown-kind', message: 'Unknown kind "colour".' });
  */
 export const misuse = (said: Said): RangeError & { readonly code: string } =>
   Object.assign(new RangeError(said.message), { code: said.code });
