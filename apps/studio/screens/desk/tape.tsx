@@ -186,15 +186,18 @@ function TapeHead({
   return (
     <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
       <h2 className="font-semibold">{words.tape}</h2>
-      <span className="caption" role="status">
-        {kept ||
-          copied ||
+      <span className="caption">
+        <span role="status">{kept || copied}</span>
+        {/* Not announced: it changes with every key. */}
+        {!kept &&
+          !copied &&
           (rows.length === 0
             ? words.empty
             : at === null
               ? words.rows(rows.length)
               : words.rowOfNewKeysContinue(at + 1, rows.length))}
       </span>
+      <Refused row={rows.at(-1)} />
       <div className="ml-auto flex gap-x-4">
         <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
           {words.stepBack}
@@ -351,5 +354,16 @@ function Drawn({
       )}
       {display.slice(end)}
     </>
+  );
+}
+
+/** Says politely what the last key or paste left out, for who cannot see it at its row. */
+function Refused({ row }: { readonly row: TapeRow | undefined }) {
+  const { rejected, leftOut } = row?.state ?? {};
+  return (
+    <div role="status" aria-label={words.lastRejection} className="sr-only">
+      {row && rejected && <p>{refusalInWords(rejected, row.event)}</p>}
+      {leftOut && <p>{words.ignored(leftOut)}</p>}
+    </div>
   );
 }

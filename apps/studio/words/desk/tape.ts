@@ -1,5 +1,7 @@
 // Texts of `screens/desk/tape.tsx`.
 
+import { plural } from '../plural.ts';
+
 export { clearTape, copied, couldNotLoadThisPart, key, theBrowserBlockedCopying } from '../shared.ts';
 export { empty, value } from './shared.ts';
 
@@ -10,7 +12,8 @@ export const rawHeading = 'Raw';
 export const flagsHeading = 'Flags';
 export const messages = 'Messages';
 export const thisFileIsTooLarge = 'This file is too large for a tape.';
-export const rows = (rows: number) => `${rows} rows`;
+export const rows = (rows: number) => plural(rows, '1 row', `${rows} rows`);
+export const lastRejection = 'Last rejection';
 export const rowOfNewKeysContinue = (at: number, rows: number) =>
   `Row ${at} of ${rows} (new keys continue from here)`;
 export const stepBack = 'Step back';
