@@ -1,14 +1,17 @@
+import type { FieldEvent, FieldState } from '@arbeit/engine/field';
 import type { Field } from '@arbeit/react';
 import { assumedInWords } from '../model/assumed.ts';
 import { refusalInWords } from '../model/key-words.ts';
 import * as words from '../words/field/taken.ts';
 
-/** What happened to the last key or paste: rejected, partly taken, or read in one of several ways. */
-export function takenInWords({ state }: Field): string {
+/**
+ * What happened to the last key or paste: rejected, partly taken, or read in one of several ways.
+ * A state does not tell which `event` it was; without it, the text does not name the key.
+ */
+export function takenInWords(state: FieldState, event: FieldEvent = { type: 'invalidate' }): string {
   const { rejected, leftOut, body } = state;
-  // The state does not tell which key it was.
   const taken = rejected
-    ? words.notAccepted(refusalInWords(rejected, { type: 'invalidate' }))
+    ? words.notAccepted(refusalInWords(rejected, event))
     : leftOut
       ? words.ignored(leftOut)
       : '';

@@ -74,7 +74,7 @@ function Alone({ store, today }: { readonly store: FieldStore; readonly today: s
     <div data-field={field.id}>
       <PlainField field={live} today={today} />
       <p className="min-h-6 text-sm text-faint" role="status" {...takenData(live)}>
-        {takenInWords(live)}
+        {takenInWords(live.state)}
       </p>
     </div>
   );

@@ -2,6 +2,7 @@
 
 import { writeEvent } from '@arbeit/engine/tape';
 import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { takenInWords } from '../../field/taken.ts';
 import { assumedInWords } from '../../model/assumed.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
 import * as words from '../../words/desk/tape.ts';
@@ -157,6 +158,7 @@ function TapeHead({
   readonly onClear: () => void;
 }) {
   const [copied, setCopied] = useState('');
+  const last = rows.at(-1);
   const copy = async () => {
     const done = await textOf()
       .then((text) => navigator.clipboard.writeText(text))
@@ -197,7 +199,10 @@ function TapeHead({
               ? words.rows(rows.length)
               : words.rowOfNewKeysContinue(at + 1, rows.length))}
       </span>
-      <Refused row={rows.at(-1)} />
+      {/* For those who cannot see it at its row. */}
+      <p role="status" aria-label={words.lastRejection} className="sr-only">
+        {last && takenInWords(last.state, last.event)}
+      </p>
       <div className="ml-auto flex gap-x-4">
         <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
           {words.stepBack}
@@ -354,16 +359,5 @@ function Drawn({
       )}
       {display.slice(end)}
     </>
-  );
-}
-
-/** Says politely what the last key or paste left out, for who cannot see it at its row. */
-function Refused({ row }: { readonly row: TapeRow | undefined }) {
-  const { rejected, leftOut } = row?.state ?? {};
-  return (
-    <div role="status" aria-label={words.lastRejection} className="sr-only">
-      {row && rejected && <p>{refusalInWords(rejected, row.event)}</p>}
-      {leftOut && <p>{words.ignored(leftOut)}</p>}
-    </div>
   );
 }

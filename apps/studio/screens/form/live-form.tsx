@@ -90,7 +90,7 @@ function Counting({
             {...takenData(live)}
             data-pending={evaluation.flags.pending || undefined}
           >
-            {takenInWords(live)}
+            {takenInWords(live.state)}
             <FoundOut field={live} />
           </p>
         }
