@@ -133,7 +133,7 @@ test('in a form: raw is submitted, reset goes back, Enter submits, the first err
   await line.press('Enter');
   await expect(page.locator('output')).toHaveText('5550123456');
   await line.press('Control+A');
-  await page.keyboard.press(words.shared.deleteLabel);
+  await page.keyboard.press('Delete');
   expect(
     await line.evaluate((input: HTMLInputElement) => [
       input.validity.valid,

@@ -29,7 +29,7 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
   await expect(dialog.getByText(/“Two Tarns” is now “two-tarns”/)).toBeVisible();
   await expectNoViolations(page, '[role="dialog"]');
   await dialog.getByLabel('Old').uncheck();
-  await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
+  await dialog.getByRole('button', { name: words.shelf.importFields(3) }).click();
   await expect(dialog).toBeHidden();
   const set = page
     .getByRole('region', { name: 'Hut desk' })
@@ -55,7 +55,7 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
   const posted = page.waitForRequest(
     (request) => request.method() === 'POST' && request.url().endsWith('/api/sets'),
   );
-  await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
+  await dialog.getByRole('button', { name: words.shelf.importFields(3) }).click();
   const { document } = (await posted).postDataJSON() as {
     document: { fields: { id: string; kind: string }[] };
   };
@@ -84,7 +84,7 @@ test('the cells of a table are read as they are written, or as somebody says; lo
   expect(height).toBeLessThan(40);
   await locale.selectOption('de-CH');
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
-  await dialog.getByRole('button', { name: 'Import 3 fields' }).click();
+  await dialog.getByRole('button', { name: words.shelf.importFields(3) }).click();
   const { document } = (await posted).postDataJSON() as {
     document: { locale: string; fields: { kind: string }[] };
   };
@@ -104,7 +104,7 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   await expect(dialog.getByRole('radio', { name: words.shelf.jsonSchema })).toBeChecked();
   await expect(dialog.getByText(words.shelf.everythingWasImported)).toBeVisible();
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
-  await dialog.getByRole('button', { name: 'Import 4 fields' }).click();
+  await dialog.getByRole('button', { name: words.shelf.importFields(4) }).click();
   const { document } = (await posted).postDataJSON() as { document: object };
   expect(`${JSON.stringify(document, null, 2)}\n`).toBe(files.get('ridge-huts.arbeit.json'));
 

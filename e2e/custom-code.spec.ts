@@ -1,8 +1,13 @@
 import { expect, type Page } from '@playwright/test';
+import type { ReactNode } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { documentOf, newSet } from './sets.ts';
+
+/** The text of a control whose words have an element between them. */
+const textOf = (node: ReactNode): string => renderToStaticMarkup(node);
 
 const day = { id: 'day', kind: 'date', label: 'Day', placeholder: '14/02/2027', entry: {} };
 const live = (page: Page) => page.getByRole('region', { name: words.desk.liveField });
@@ -47,14 +52,17 @@ test('own code: written, tried while it is written, told with its line when it b
   await expect(page.getByRole('option', { name: /^values/ })).toBeVisible();
   await page.keyboard.press('Escape');
   for (const [code, told] of [
-    ['export default () => {\n  for (;;);\n};', 'Stopped after 500,000 steps (limit).'],
+    ['export default () => {\n  for (;;);\n};', '500,000 steps'],
     [
       'export default () => [].indexOf.call({ length: 2 ** 53 - 1 }, 1);',
       'Not decided: the call did not come back.',
     ],
-    ['export default () => {\n\n  fetch("/");\n};', "Line 3: ReferenceError: 'fetch' is not defined"],
+    [
+      'export default () => {\n\n  fetch("/");\n};',
+      `${words.customCode.line(3)}ReferenceError: 'fetch' is not defined`,
+    ],
     ['export default () => 42;', 'returned a number'],
-    ['const check = 1;', 'Not saved: The code must start a line with "export default"'],
+    ['const check = 1;', words.customCode.notSaved('The code must start a line with "export default"')],
   ] as const) {
     await write(page, code);
     await expect(rules(page)).toContainText(told);
@@ -92,18 +100,24 @@ test('samples kept with a rule: what should pass and what should not, and where 
     .click();
   const line = live(page).getByLabel('PIN');
   await line.fill('4815');
-  await rules(page).getByRole('button', { name: 'Add 4815 as a value that should pass' }).click();
-  await expect(rules(page).getByText('passes, as expected')).toBeVisible();
+  await rules(page)
+    .getByRole('button', { name: textOf(words.desk.addAsAValue.pass('4815')) })
+    .click();
+  await expect(rules(page).getByText(words.desk.asExpected.pass)).toBeVisible();
   await line.focus();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('7394');
-  await rules(page).getByRole('button', { name: 'Add 7394 as a value that should fail' }).click();
-  await expect(rules(page).getByText('passes, but should fail')).toBeVisible();
+  await rules(page)
+    .getByRole('button', { name: textOf(words.desk.addAsAValue.fail('7394')) })
+    .click();
+  await expect(rules(page).getByText(words.desk.unexpected.fail)).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).fields[0].rules[0].samples)
     .toEqual({ pass: ['4815'], fail: ['7394'] });
-  await rules(page).getByRole('button', { name: 'Remove test value 7394' }).click();
-  await expect(rules(page).getByText('but should')).toHaveCount(0);
+  await rules(page)
+    .getByRole('button', { name: words.desk.removeTestValue('7394') })
+    .click();
+  await expect(rules(page).getByText(words.desk.unexpected.fail)).toHaveCount(0);
 });
 
 test('a refused value is taken out, in one step of undo', async ({ page, request }) => {
@@ -156,11 +170,11 @@ test('the catalogue: another language, what is missing, edited in place, out and
   });
   await page.goto(`/sets/${id}/texts`);
   await page.getByLabel(words.later.addLanguage).selectOption('de-DE');
-  await expect(page.getByText('5 missing translations')).toBeVisible();
+  await expect(page.getByText(words.texts.missingTranslations(5))).toBeVisible();
   await page.getByLabel('Day, label, de-DE').fill('Tag');
   await page.getByLabel('Day, rule soon, de-DE').fill('Ab {min}.');
   await page.getByLabel('Day, hint, en-GB').fill('As on a letter.');
-  await expect(page.getByText('3 missing translations')).toBeVisible();
+  await expect(page.getByText(words.texts.missingTranslations(3))).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).texts)
     .toEqual({ 'de-DE': { 'fields/day/label': 'Tag', 'fields/day/rules/soon': 'Ab {min}.' } });
@@ -179,7 +193,7 @@ test('the catalogue: another language, what is missing, edited in place, out and
   await page
     .getByLabel(words.texts.importFile)
     .setInputFiles({ name: 'texts.csv', mimeType: 'text/csv', buffer: Buffer.from(more) });
-  await expect(page.getByText('1 text imported.')).toBeVisible();
+  await expect(page.getByText(words.texts.textsImported(1))).toBeVisible();
   await expect(page.getByText(/unknown key “fields\/gone\/label”/)).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, id)).texts['de-DE']['fields/day/hint'])

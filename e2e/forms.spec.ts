@@ -2,6 +2,7 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { anyNumberFor9 } from './figures.ts';
 
 let made = 0;
 /** The demo's set again, so that no test sees another's changes. */
@@ -50,7 +51,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
     .poll(async () => (await sections()).map((s: { fields: string[] }) => s.fields))
     .toEqual([['mobile'], ['arrival', 'party', 'departure'], ['change-code']]);
   await arrangement.getByRole('button', { name: 'Two columns in The new days' }).press('Enter');
-  await arrangement.getByLabel('Title of section 1').fill('Who you are');
+  await arrangement.getByLabel(words.form.titleOfSection(1)).fill('Who you are');
   await arrangement.getByRole('button', { name: words.form.addASection }).press('Enter');
   await expect
     .poll(async () =>
@@ -60,9 +61,9 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
       ['Who you are', undefined],
       ['The new days', 1],
       ['Confirm it', undefined],
-      ['Another section', undefined],
+      [words.model.anotherSection, undefined],
     ]);
-  await arrangement.getByRole('button', { name: 'Remove Departure from the form' }).press('Enter');
+  await arrangement.getByRole('button', { name: words.form.removeFromTheForm('Departure') }).press('Enter');
   await expect
     .poll(async () => (await documentOf(request, id)).forms[1].rules.map((r: { id: string }) => r.id))
     .toEqual(['right']);
@@ -138,13 +139,13 @@ test('a field is made to hang on another, never in a circle, and goes out of the
   await expect(conditions.getByRole('status')).toContainText('Circular condition: dog');
   await conditions.getByLabel(words.form.showField).selectOption('deposit');
   await conditions.getByLabel(words.form.when, { exact: true }).selectOption('hut');
-  await conditions.getByLabel('is', { exact: true }).selectOption('=two-tarns');
+  await conditions.getByLabel(words.form.followedByIs, { exact: true }).selectOption('=two-tarns');
   await conditions.getByRole('button', { name: words.form.addCondition }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await live(page).getByLabel('Hut', { exact: true }).selectOption('two-tarns');
   await expect(live(page).getByLabel('Deposit')).toBeVisible();
   await page.getByRole('button', { name: words.later.editLayout }).click();
-  await page.getByRole('button', { name: 'Remove Hut from the form' }).click();
+  await page.getByRole('button', { name: words.form.removeFromTheForm('Hut') }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeVisible();
   await page.getByRole('button', { name: words.set.undo, exact: true }).click();
@@ -213,7 +214,7 @@ test('the registry: asked on leaving, once; slow, silent, asked again; nothing j
   page.on('request', (one) => one.url().endsWith('/passes') && asked.push(JSON.parse(one.postData()!).value));
   const place = () => live(page).getByLabel('Arrival').boundingBox();
   const before = await place();
-  await manner(page, 'Delay', '1500');
+  await manner(page, words.form.delay, '1500');
   await retype(page, 'Hut pass number', 'RH0042AB');
   await pass.press('Tab');
   await expect(fieldIn(page, 'hut-pass')).toContainText('Checking…');
@@ -226,13 +227,13 @@ test('the registry: asked on leaving, once; slow, silent, asked again; nothing j
   await pass.press('Tab');
   await expect(fieldIn(page, 'hut-pass')).toContainText('This pass is unknown');
   expect(asked).toEqual(['RH-0042/AB', 'RH-0042/AC']);
-  await manner(page, 'Delay', '0');
-  await manner(page, 'Fail', 'always');
+  await manner(page, words.form.delay, '0');
+  await manner(page, words.form.failures, words.form.always);
   await retype(page, 'Hut pass number', 'AB1234FF');
   await pass.press('Tab');
   await expect(fieldIn(page, 'hut-pass')).toContainText('We could not check this just now.');
   expect(await place()).toEqual(before);
-  await manner(page, 'Fail', 'never');
+  await manner(page, words.form.failures, words.form.never);
   await fieldIn(page, 'hut-pass').getByRole('button', { name: words.ui.retry }).click();
   await expect(fieldIn(page, 'hut-pass')).toContainText('grants: a bunk at half price');
   expect(await place()).toEqual(before);
@@ -248,7 +249,7 @@ test('change of booking: from the telephone number to the confirmed change, by k
   const request = page.getByRole('button', { name: words.form.sendMeACode });
   await request.press('Enter');
   await expect(page.getByText(words.form.codeSent)).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Another code in \d+ s$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: anyNumberFor9(words.form.anotherCodeInS(9)) })).toBeVisible();
   const telephone = page.getByRole('region', { name: words.form.simulatedPhone });
   const text = await telephone.getByText(/confirms the change/).textContent();
   expect(text).toMatch(/\n\n@localhost #\d{6}$/);
@@ -306,7 +307,7 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
   await page.waitForURL(`**/sets/${id}/forms/change`);
   await page.goto('/');
   await section
-    .getByRole('button', { name: /^Actions for/ })
+    .getByRole('button', { name: words.shared.actionsFor('') })
     .first()
     .click();
   await page.getByRole('menuitem', { name: words.shared.newForm }).click();

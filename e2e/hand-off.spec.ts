@@ -36,7 +36,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   await expect(page.getByRole('region', { name: 'fields.d.ts' })).toContainText(
     'export type ChangeRecord = {',
   );
-  await page.getByRole('button', { name: 'Copy fields.d.ts' }).click();
+  await page.getByRole('button', { name: texts.handoff.copyWithLabel('fields.d.ts') }).click();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('export type ChangeRecord = {');
 
   // A weight is the sum of what it is made of, as near as shares can be told.
@@ -44,10 +44,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   const shares = await page.locator('.hand-off-inks .value').allTextContents();
   const told = (text: string) => (text.endsWith('kB') ? 1000 : 1) * Number.parseFloat(text);
   const whole = told(
-    (await page
-      .getByRole('row', { name: /^The server/ })
-      .locator('.value')
-      .textContent())!,
+    (await page.getByRole('row', { name: texts.handoff.theServer }).locator('.value').textContent())!,
   );
   const sum = shares.reduce((all, one) => all + told(one), 0);
   expect(Math.abs(sum - whole)).toBeLessThan(60 * shares.length);
@@ -75,7 +72,8 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
   page.on('pageerror', (error) => refused.push(error.message));
   await page.goto(path);
   const frame = page.frameLocator('iframe');
-  for (const name of ['Custom elements', 'Plain JavaScript', 'React', 'Vue', 'Svelte']) {
+  const { customElements, plainJavascript, react, vue, svelte } = texts.handoff;
+  for (const name of [customElements, plainJavascript, react, vue, svelte]) {
     await page.getByRole('radiogroup', { name: texts.handoff.framework }).getByLabel(name).check();
     const input = frame.getByLabel('Guest’s mobile number');
     await input.click();
@@ -84,11 +82,11 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
     await page.keyboard.press('Backspace');
     await expect(input, name).toHaveValue('07700 9');
     await expect(page.getByText(texts.later.livePreview)).toBeVisible();
-    if (name === 'Plain JavaScript') continue;
+    if (name === plainJavascript) continue;
     // What the desk shows beside a line stands beside it here, and is tied to it.
     await page.keyboard.press('Tab');
     await expect(input, name).toHaveAccessibleDescription(/^We only call if the weather turns\..*\S/);
-    if (name !== 'React') continue;
+    if (name !== react) continue;
     // What does not count in the form is not seen.
     await expect(frame.getByLabel('The dog’s name')).toBeHidden();
     await frame.getByLabel('Yes, a dog').focus();
@@ -201,7 +199,7 @@ test('requests for a hand-off that make no sense are told so', async ({ request 
   expect((await post({ fields: [], forms: [], uses: ['cobol'] })).status()).toBe(400);
   expect((await post({ fields: [], forms: [], uses: [] }, 'nobody')).status()).toBe(404);
   const nothing = await post({ fields: ['nobody'], forms: [], uses: [] });
-  expect(await nothing.text()).toContain('Select at least one');
+  expect(await nothing.text()).toContain(texts.handoff.selectAtLeastOneField);
   for (const query of ['use=cobol', 'use=vue&field=nobody', ''])
     expect((await request.get(`${path}/live?${query}`)).status()).toBe(404);
 });

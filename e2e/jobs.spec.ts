@@ -55,12 +55,14 @@ test('1: a pattern from examples, by mouse; several tell fixed from free, by key
   const made = await newSet(request);
   await page.goto('/');
   await onShelf(page, made).getByRole('button', { name: words.shared.newField }).click();
-  const examples = page.getByLabel(/^Example values/).first();
-  await page.getByRole('textbox', { name: /^Example values/ }).fill('(555) 010-4477');
+  const examples = page.getByLabel(words.shelf.exampleValuesOnePerLine).first();
+  await page.getByRole('textbox', { name: words.shelf.exampleValuesOnePerLine }).fill('(555) 010-4477');
   await expect(page.getByRole('radio', { name: '(<3 digit>) <3 digit>-<4 digit>' })).toBeChecked();
   await clean(page);
-  await page.getByRole('textbox', { name: /^Example values/ }).fill('(555) 010-4477\n12/34');
-  await expect(page.getByText('does not fit the pattern of the other examples')).toBeVisible();
+  await page
+    .getByRole('textbox', { name: words.shelf.exampleValuesOnePerLine })
+    .fill('(555) 010-4477\n12/34');
+  await expect(page.getByText(words.shelf.doesNotFitThePattern('12/34'))).toBeVisible();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('RH-5550-EF3');
   await page.keyboard.press('Enter');
@@ -90,7 +92,7 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   };
   const made = await newSet(request, [plate]);
   await page.goto('/');
-  await choose(page, `Actions for ${made.title}`, /^Character classes/);
+  await choose(page, words.shared.actionsFor(made.title), words.shared.characterClasses);
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: words.shelf.addClass }).click();
   await dialog.getByLabel(words.shelf.name).fill('plate');
@@ -99,9 +101,9 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await page.keyboard.press('Escape');
   await saved(page);
   await page.goto(`/sets/${made.id}/fields/plate`);
-  await page.getByRole('button', { name: 'Edit 2 capital letters A to Z' }).focus();
+  await page.getByRole('button', { name: words.desk.edit('2 capital letters A to Z') }).focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel(words.desk.allowedCharacters).selectOption('class plate');
+  await page.getByLabel(words.desk.allowedCharacters).selectOption(words.desk.classLabel('plate'));
   const pattern = page
     .getByRole('region', { name: words.shared.pattern })
     .getByLabel(words.shared.pattern, { exact: true });
@@ -110,7 +112,7 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await expect(live(page).getByLabel('Plate')).toHaveValue('AB-123');
   await saved(page);
   await page.goto('/');
-  await choose(page, `Actions for ${made.title}`, /^Character classes/);
+  await choose(page, words.shared.actionsFor(made.title), words.shared.characterClasses);
   await expect(dialog.getByText('Used by Plate')).toBeVisible();
   await dialog.getByLabel(words.shelf.name).fill('digit');
   await expect(dialog.getByText('is a reserved word of the pattern notation')).toBeVisible();
@@ -120,7 +122,7 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await characters.fill('z-a');
   await expect(dialog.getByText('The range z-a is reversed.')).toBeVisible();
   await characters.fill(before);
-  await dialog.getByRole('button', { name: 'Remove class letters' }).click();
+  await dialog.getByRole('button', { name: words.shelf.removeClass('letters') }).click();
   await page.keyboard.press('Escape');
   await expect
     .poll(async () => (await documentOf(request, made.id)).fields[0].entry.pattern)
@@ -134,8 +136,8 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
 }) => {
   const made = await newSet(request, [sum]);
   await page.goto(`/sets/${made.id}/fields/sum`);
-  await choose(page, 'Actions for Price', /^Locale/);
-  await page.getByRole('textbox', { name: /^Search by language/ }).fill('german');
+  await choose(page, words.shared.actionsFor('Price'), words.set.locale);
+  await page.getByRole('textbox', { name: words.set.searchByLanguageCountry }).fill('german');
   await page.getByRole('radio', { name: /^German \(Germany\)/ }).check();
   await clean(page);
   await page.keyboard.press('Escape');
@@ -148,7 +150,7 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
       .getByRole('button', { name: /at most 9\.999,99 €/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByLabel(words.desk.showMessage).selectOption('while typing');
+  await rules(page).getByLabel(words.desk.showMessage).selectOption(words.shared.whileTyping);
   await live(page).getByLabel('Price').pressSequentially('10000');
   await expect(live(page).getByLabel('Price')).toHaveValue('10.000\u00a0€');
   await expect(live(page)).toContainText('9.999,99');
@@ -178,8 +180,10 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('menuitem', { name: words.desk.maximum })).toBeFocused();
   await page.keyboard.press('Enter');
-  await rules(page).getByLabel('Maximum: which day').selectOption('years before today');
-  await rules(page).getByLabel('Maximum: how many years').fill('16');
+  await rules(page)
+    .getByLabel(words.desk.whichDay('Maximum'))
+    .selectOption(words.desk.fromToday['-'](words.desk.years));
+  await rules(page).getByLabel(words.desk.howMany('Maximum', words.desk.years)).fill('16');
   await expect(
     rules(page)
       .getByRole('button', { name: /on or before 16 years before today/ })
@@ -187,13 +191,15 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
   ).toBeVisible();
   await rules(page).getByRole('button', { name: words.shared.addRule }).click();
   await page.getByRole('menuitem', { name: words.desk.minimum }).click();
-  await rules(page).getByLabel('Minimum: which day').selectOption('days after today');
+  await rules(page)
+    .getByLabel(words.desk.whichDay('Minimum'))
+    .selectOption(words.desk.fromToday['+'](words.desk.days));
   await expect(
     rules(page)
       .getByRole('button', { name: /on or after tomorrow/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByLabel('Minimum: which day').selectOption('a fixed date');
+  await rules(page).getByLabel(words.desk.whichDay('Minimum')).selectOption(words.desk.aFixedDate);
   await rules(page).getByLabel(words.desk.minimum, { exact: true }).fill('01/03/2027');
   await expect(
     rules(page)
@@ -201,7 +207,7 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
       .last(),
   ).toBeVisible();
   await rules(page).getByLabel(words.desk.minimum, { exact: true }).fill('31/31/2027');
-  await expect(rules(page).getByText(/Use the field’s format/)).toBeVisible();
+  await expect(rules(page).getByText(words.desk.inTheFormat('01/03/2027'))).toBeVisible();
   await expect
     .poll(async () => (await documentOf(request, made.id)).fields[0].rules)
     .toMatchObject([{ check: { max: 'today-16y' } }, { check: { min: '2027-03-01' } }]);
@@ -219,18 +225,20 @@ test('5: mobiles of Switzerland and Germany alone; a list made elsewhere is show
   };
   const made = await newSet(request, [phone]);
   await page.goto(`/sets/${made.id}/fields/tel`);
-  await page.getByRole('button', { name: /^Edit home region: CH/ }).click();
+  await page.getByRole('button', { name: words.desk.editWithCaptionText('home region', 'CH') }).click();
   const strip = page.getByRole('region', { name: /^Edit/ });
   await expect(strip.getByRole('listitem')).toHaveText([/^Switzerland/, /^Austria/, /^Liechtenstein/]);
-  await strip.getByRole('button', { name: 'Remove Austria' }).click();
-  await strip.getByRole('button', { name: 'Remove Liechtenstein' }).click();
-  await strip.getByLabel(/search by name or code/).fill('germ');
+  await strip.getByRole('button', { name: words.desk.removeWithName('Austria') }).click();
+  await strip.getByRole('button', { name: words.desk.removeWithName('Liechtenstein') }).click();
+  await strip.getByLabel(words.desk.searchByNameOrCodeWithLabel('')).fill('germ');
   await strip.getByRole('checkbox', { name: /^Germany/ }).check();
   await clean(page);
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: /^Edit home region: CH/ })).toBeFocused();
+  await expect(
+    page.getByRole('button', { name: words.desk.editWithCaptionText('home region', 'CH') }),
+  ).toBeFocused();
   await page
-    .getByRole('button', { name: /^Edit digits: 5/ })
+    .getByRole('button', { name: words.desk.editWithCaptionText('digits', '5') })
     .first()
     .click();
   await strip.getByRole('radio', { name: /mobile/ }).check();
@@ -296,7 +304,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   const other = await newSet(request);
   await page.goto('/');
   const section = onShelf(page, made);
-  await section.getByRole('button', { name: 'Reorder Price. Use the arrow keys or drag.' }).focus();
+  await section.getByRole('button', { name: words.form.reorder('Price') }).focus();
   await page.keyboard.press('ArrowUp');
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['sum', 'pin', 'day']);
   const from = (await section.getByRole('button', { name: /^Reorder Day/ }).boundingBox())!;
@@ -308,28 +316,28 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await page.mouse.up();
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'sum', 'pin']);
 
-  await choose(section, 'Actions for Key-box PIN', words.shared.duplicate);
+  await choose(section, words.shared.actionsFor('Key-box PIN'), words.shared.duplicate);
   await expect(section.locator('[data-row="pin-2"] .shelf-name')).toBeFocused();
   await section
     .locator('[data-row="pin"]')
-    .getByRole('button', { name: /^Actions for / })
+    .getByRole('button', { name: words.shared.actionsFor('') })
     .click();
-  await page.getByRole('menuitem', { name: /^Change id/ }).click();
-  await page.getByLabel('Id', { exact: true }).fill('sum');
+  await page.getByRole('menuitem', { name: words.shared.changeId }).click();
+  await page.getByLabel(words.later.id, { exact: true }).fill('sum');
   await expect(page.getByText(words.model.thisIdIsAlready)).toBeVisible();
-  await page.getByLabel('Id', { exact: true }).fill('box');
+  await page.getByLabel(words.later.id, { exact: true }).fill('box');
   await page.getByRole('button', { name: words.later.rename }).click();
   await expect
     .poll(async () => (await documentOf(request, made.id)).forms)
     .toEqual([{ id: 'stay', title: 'Stay', fields: ['box', 'day'] }]);
 
-  await choose(section, 'Actions for Price', /^Change kind/);
+  await choose(section, words.shared.actionsFor('Price'), /^Change kind/);
   await page.getByRole('radio', { name: /^percent/ }).check();
   await clean(page);
   await page.getByRole('button', { name: words.set.change }).click();
   await expect.poll(async () => (await documentOf(request, made.id)).fields[1].kind).toBe('percent');
 
-  await choose(section, 'Actions for Price', /^Copy or move/);
+  await choose(section, words.shared.actionsFor('Price'), words.set.copyOrMoveToAnother);
   await page.getByRole('radio', { name: words.set.move }).check();
   await page
     .getByRole('dialog')
@@ -338,7 +346,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await expect.poll(() => fieldsOf(request, other.id)).toEqual(['sum']);
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'box', 'pin-2']);
 
-  await choose(section, 'Actions for Day', /^Delete/);
+  await choose(section, words.shared.actionsFor('Day'), words.shared.deleteLabel);
   await expect(section.getByRole('button', { name: words.shared.restore })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(section.locator('[data-row="day"] .shelf-name')).toBeFocused();
@@ -363,42 +371,50 @@ test('7: on its desk a field is turned into another kind and back by undo, renam
 }) => {
   const made = await newSet(request, [sum]);
   await page.goto(`/sets/${made.id}/fields/sum`);
-  await choose(page, 'Actions for Price', /^Change kind/);
+  await choose(page, words.shared.actionsFor('Price'), /^Change kind/);
   await page.getByRole('radio', { name: /^date \d/ }).check();
   await page.getByRole('button', { name: words.set.change }).click();
   const specimen = page.getByRole('region', { name: words.desk.specimen });
-  await expect(specimen.getByRole('button', { name: /^Edit day: 14/ })).toBeVisible();
+  await expect(
+    specimen.getByRole('button', { name: words.desk.editWithCaptionText('day', '14') }),
+  ).toBeVisible();
   await live(page).getByLabel('Price').pressSequentially('14022027');
   await expect(live(page).getByLabel('Price')).toHaveValue('14/02/2027');
   await page.getByRole('button', { name: words.set.undo, exact: true }).click();
-  await expect(specimen.getByRole('button', { name: /^Edit currency/ })).toBeVisible();
+  await expect(
+    specimen.getByRole('button', { name: words.desk.editWithCaptionText('currency', '') }),
+  ).toBeVisible();
   await page.getByRole('button', { name: words.shared.redo, exact: true }).click();
-  await expect(specimen.getByRole('button', { name: /^Edit day: 14/ })).toBeVisible();
-  await choose(page, 'Actions for Price', /^Change id/);
-  await page.getByLabel('Id', { exact: true }).fill('when');
+  await expect(
+    specimen.getByRole('button', { name: words.desk.editWithCaptionText('day', '14') }),
+  ).toBeVisible();
+  await choose(page, words.shared.actionsFor('Price'), words.shared.changeId);
+  await page.getByLabel(words.later.id, { exact: true }).fill('when');
   await page.getByRole('button', { name: words.later.rename }).click();
   await page.waitForURL(`**/sets/${made.id}/fields/when`);
   await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
-  await choose(page, 'Actions for Price', words.shared.duplicate);
+  await choose(page, words.shared.actionsFor('Price'), words.shared.duplicate);
   await page.waitForURL(`**/sets/${made.id}/fields/when-2`);
-  await expect(specimen.getByRole('button', { name: /^Edit day: 14/ })).toBeVisible();
+  await expect(
+    specimen.getByRole('button', { name: words.desk.editWithCaptionText('day', '14') }),
+  ).toBeVisible();
   expect(await fieldsOf(request, made.id)).toEqual(['when', 'when-2']);
 });
 
 test('7: sets are doubled, renamed, deleted and put back', async ({ page, request }) => {
   const made = await newSet(request, [pin]);
   await page.goto('/');
-  await choose(page, `Actions for ${made.title}`, words.shared.duplicateSet);
+  await choose(page, words.shared.actionsFor(made.title), words.shared.duplicateSet);
   await expect(page.locator(`.set-title[value="${made.title} (copy)"]`)).toBeVisible();
-  await choose(page, `Actions for ${made.title}`, /^Change id/);
-  await page.getByLabel('Id', { exact: true }).fill('ridge-huts');
+  await choose(page, words.shared.actionsFor(made.title), words.shared.changeId);
+  await page.getByLabel(words.later.id, { exact: true }).fill('ridge-huts');
   await page.getByRole('button', { name: words.later.rename }).click();
-  await expect(page.getByText('The id ridge-huts is already taken.')).toBeVisible();
+  await expect(page.getByText(words.app.idIsTaken('ridge-huts'))).toBeVisible();
   const id = `${made.id}-own`;
-  await page.getByLabel('Id', { exact: true }).fill(id);
+  await page.getByLabel(words.later.id, { exact: true }).fill(id);
   await page.getByRole('button', { name: words.later.rename }).click();
   await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
-  await choose(page, `Actions for ${made.title}`, words.shared.deleteSet);
+  await choose(page, words.shared.actionsFor(made.title), words.shared.deleteSet);
   await expect(page.locator(`[data-set="${id}"]`)).toHaveCount(0);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(404);
   await page.getByRole('button', { name: words.shared.restore }).click();
@@ -412,9 +428,9 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   const made = await newSet(request, [pin, sum]);
   await page.goto('/');
   const coming = page.waitForEvent('download');
-  await choose(page, `Actions for ${made.title}`, words.shared.downloadDocumentArbeitJson);
+  await choose(page, words.shared.actionsFor(made.title), words.shared.downloadDocumentArbeitJson);
   expect((await coming).suggestedFilename()).toBe(`${made.id}.arbeit.json`);
-  await choose(page, `Actions for ${made.title}`, words.shared.copyDocumentAsJson);
+  await choose(page, words.shared.actionsFor(made.title), words.shared.copyDocumentAsJson);
   await expect(onShelf(page, made).getByText(words.shared.copied, { exact: true })).toBeVisible();
   const text = await page.evaluate(() => navigator.clipboard.readText());
   expect(JSON.parse(text).fields.map((field: { id: string }) => field.id)).toEqual(['pin', 'sum']);
@@ -426,9 +442,9 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel(/^File \(/).setInputFiles(path);
   await expect(dialog.getByText(/^the currency of Price:/)).toBeVisible();
-  await expect(dialog.getByText('Valid fields: Key-box PIN.')).toBeVisible();
+  await expect(dialog.getByText(words.shelf.validFields('Key-box PIN'))).toBeVisible();
   await clean(page);
-  await dialog.getByRole('button', { name: 'Import 1 field' }).click();
+  await dialog.getByRole('button', { name: words.shelf.importFields(1) }).click();
   await expect(page.locator(`.set-title[value="${made.title} in"]`)).toBeFocused();
 
   // Dropped on the shelf.
@@ -438,7 +454,7 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
     return data;
   }, text);
   await page.locator('main').dispatchEvent('drop', { dataTransfer: dropped });
-  await expect(dialog.getByText('is valid: 2 fields')).toBeVisible();
+  await expect(dialog.getByText(words.shelf.isValid(made.title, '2 fields'))).toBeVisible();
   await dialog.getByRole('button', { name: words.shelf.importAsANewSet }).click();
   await expect(page.locator(`.set-title[value="${made.title}"]`)).toHaveCount(2);
 });
@@ -453,7 +469,7 @@ test('a field as it is handed off: typed into on its desk, its look changed, wha
   const input = page.locator('arbeit-field input');
   await input.pressSequentially('12');
   await expect(page.getByRole('region', { name: words.desk.tape, exact: true })).toContainText('12');
-  await page.getByRole('button', { name: 'Change the appearance' }).click();
+  await page.getByRole('button', { name: words.desk.closeChange(false, 'the appearance') }).click();
   await page.getByRole('radio', { name: words.desk.floating }).check();
   await expect(page.locator('arbeit-field')).toHaveAttribute('data-label', 'inside');
   await page.getByLabel(words.desk.suffix).fill('a night');
@@ -465,7 +481,13 @@ test('a field as it is handed off: typed into on its desk, its look changed, wha
     .getByLabel(words.desk.iconSvg)
     .fill('<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>');
   await expect(page.locator('arbeit-field svg circle')).toBeAttached();
-  await expect(page.getByText('label floating, icon, suffix “a night”')).toBeVisible();
+  await expect(
+    page.getByText(
+      [words.desk.labelWithLabel('floating'), words.desk.icon, words.desk.suffixWithBehind('a night')].join(
+        ', ',
+      ),
+    ),
+  ).toBeVisible();
   await clean(page);
   // What was typed stays, and undo takes the look back.
   await expect(input).not.toHaveValue('');
@@ -480,7 +502,7 @@ test('9: to the next field and back, every command, every key, help in its place
   await page.keyboard.press('Alt+ArrowDown');
   await page.waitForURL(`**/sets/${made.id}/fields/day`);
   await expect(page.getByRole('heading', { name: 'Day' })).toBeAttached();
-  await page.getByRole('link', { name: 'Previous field: Price' }).click();
+  await page.getByRole('link', { name: words.desk.previousField(': Price') }).click();
   await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
   await page.keyboard.press('Alt+ArrowUp');
   await page.waitForURL(`**/sets/${made.id}/fields/pin`);
@@ -496,7 +518,7 @@ test('9: to the next field and back, every command, every key, help in its place
   await clean(page);
   await page.keyboard.press('Escape');
   await page.goto(`/sets/${made.id}/fields/pin`);
-  await page.getByRole('button', { name: 'Help: the pattern' }).click();
+  await page.getByRole('button', { name: words.ui.helpWithAbout('the pattern') }).click();
   await expect(page.getByText(words.desk.optionalGroup)).toBeVisible();
   await clean(page);
 });
@@ -527,7 +549,7 @@ test('the tape offers things to play, tells refusals in words, and is copied so 
 }) => {
   const made = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
   await page.goto(`/sets/${made.id}/fields/pin`);
-  const rows = page.getByRole('region', { name: /^Rows of the tape/ }).locator('tbody tr');
+  const rows = page.getByRole('region', { name: words.desk.rowsOfTheTape }).locator('tbody tr');
   await page.getByRole('button', { name: words.desk.editInTheMiddle }).click();
   await expect(live(page).getByLabel('Key-box PIN')).toHaveValue(/^\d\d-\d\d$/);
   await live(page).getByLabel('Key-box PIN').focus();
@@ -535,7 +557,7 @@ test('the tape offers things to play, tells refusals in words, and is copied so 
   await page.keyboard.type('xx7');
   await expect(rows).toHaveCount(before + 3);
   await expect(rows.last()).toContainText(words.model.theFieldIsFull);
-  await expect(rows.nth(before)).toContainText('not allowed here');
+  await expect(rows.nth(before)).toContainText(words.model.lettersNotAllowed);
   // Said to screen readers as well, and what is said goes with the next key that is accepted.
   const said = page.getByRole('status', { name: words.desk.lastRejection });
   await expect(said).toContainText(words.model.theFieldIsFull);
@@ -599,9 +621,9 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
   await expect(page.getByText('This pattern is never used')).toBeVisible();
   await page.getByRole('button', { name: words.desk.revertToTheLastValid }).click();
   await list.getByRole('button', { name: '<4 digit>' }).click();
-  await list.getByRole('button', { name: 'Move pattern 2 up' }).click();
+  await list.getByRole('button', { name: words.desk.movePatternUp(2) }).click();
   await expect(list.getByRole('status')).toHaveText(/is never used/);
-  await list.getByRole('button', { name: 'Remove pattern 2' }).click();
+  await list.getByRole('button', { name: words.desk.removePattern(2) }).click();
   await expect(list).toHaveCount(0);
   await expect(line).toBeFocused();
   await saved(page);

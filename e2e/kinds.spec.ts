@@ -53,21 +53,25 @@ test('a part of the specimen is defined where it stands; a choice shows what it 
   });
   await page.goto(`/sets/${id}/fields/sum`);
   const specimen = page.getByRole('region', { name: words.desk.specimen });
-  await specimen.getByRole('button', { name: /^Edit currency: £/ }).focus();
+  await specimen.getByRole('button', { name: words.desk.editWithCaptionText('currency', '£') }).focus();
   await page.keyboard.press('Enter');
   const editor = page.getByRole('region', { name: /^Edit/ });
   await editor.getByText('its code').hover();
   await expect(specimen).toContainText('GBP');
   await editor.getByRole('radio', { name: /its code/ }).check();
   await page.keyboard.press('Escape');
-  await expect(specimen.getByRole('button', { name: /^Edit currency: GBP/ })).toBeVisible();
+  await expect(
+    specimen.getByRole('button', { name: words.desk.editWithCaptionText('currency', 'GBP') }),
+  ).toBeVisible();
   await live(page).getByLabel('Sum').fill('');
   await live(page).getByLabel('Sum').pressSequentially('1234.5');
   await expect(live(page).getByLabel('Sum')).toHaveValue('GBP\u00a01,234.5');
   await expect(page.getByRole('region', { name: words.desk.ruler })).toContainText('content: 1234.5');
   await expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
   await page.reload();
-  await expect(specimen.getByRole('button', { name: /^Edit currency: GBP/ })).toBeVisible();
+  await expect(
+    specimen.getByRole('button', { name: words.desk.editWithCaptionText('currency', 'GBP') }),
+  ).toBeVisible();
 });
 
 test('locale sheet: type in one locale, and all others show the same value in their way', async ({
@@ -181,18 +185,18 @@ test('a code: one input under its boxes, mended by a click, answered once, a wro
   await expect(boxes).toHaveCount(6);
   await line.focus();
   await page.keyboard.type('481510');
-  await expect(live(page)).toContainText('That code is not correct');
+  await expect(live(page)).toContainText(words.field.thatCodeIsNotCorrect);
   await expect(live(page).locator('.boxes')).toHaveAttribute('data-invalid', 'true');
   await expect(boxes.nth(5)).toHaveAttribute('data-active', 'true');
   const box = (await boxes.nth(5).boundingBox())!;
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(boxes.nth(5)).toHaveAttribute('data-selected', 'true');
-  await expect(live(page)).toContainText('That code is not correct');
-  await page.keyboard.press(words.shared.deleteLabel);
-  await expect(live(page)).not.toContainText('That code is not correct');
+  await expect(live(page)).toContainText(words.field.thatCodeIsNotCorrect);
+  await page.keyboard.press('Delete');
+  await expect(live(page)).not.toContainText(words.field.thatCodeIsNotCorrect);
   await page.keyboard.type('6');
   await expect(line).toHaveValue('481516');
-  await expect(live(page).getByRole('status')).toContainText('The code is correct');
+  await expect(live(page).getByRole('status')).toContainText(words.field.theCodeIsRight);
   await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('Shift+ArrowLeft');
   await expect(live(page).locator('[data-selected]')).toHaveCount(2);
@@ -284,17 +288,17 @@ test('what can be chosen is edited where it stands: words, value, order, another
   });
   await page.goto(`/sets/${id}/fields/meals`);
   const list = live(page).locator('option');
-  await page.getByRole('button', { name: /^Edit one of 2/ }).click();
+  await page.getByRole('button', { name: words.desk.edit('one of 2') }).click();
   const sheet = page.getByRole('region', { name: /^Edit/ });
   await sheet.getByRole('button', { name: words.desk.addOption }).click();
-  await sheet.getByLabel('Label of option 3').fill('Half board');
+  await sheet.getByLabel(words.desk.partOfOption.label(3)).fill('Half board');
   await expect(sheet.getByText('Another option already has this label.')).toBeVisible();
-  await sheet.getByLabel('Label of option 3').fill('Full board');
-  await sheet.getByLabel('Value of option 3').fill('full');
-  await sheet.getByRole('button', { name: 'Move option 3 up' }).click();
+  await sheet.getByLabel(words.desk.partOfOption.label(3)).fill('Full board');
+  await sheet.getByLabel(words.desk.partOfOption.value(3)).fill('full');
+  await sheet.getByRole('button', { name: words.desk.moveOptionUp(3) }).click();
   await expect(list).toHaveText(['', 'No meals', 'Full board', 'Half board']);
-  await sheet.getByRole('button', { name: 'Remove option 1' }).click();
-  await expect(sheet.getByRole('button', { name: /^Remove option/ }).first()).toBeDisabled();
+  await sheet.getByRole('button', { name: words.desk.removeOption(1) }).click();
+  await expect(sheet.getByRole('button', { name: words.desk.removeOption(1) }).first()).toBeDisabled();
   await expectNoViolations(page);
   await page.keyboard.press('Escape');
   await live(page).locator('select').focus();

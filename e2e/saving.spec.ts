@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { patient, test } from './alive.ts';
+import { anyNumberFor9 } from './figures.ts';
 import { newSet, save, stored } from './sets.ts';
 
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
@@ -52,13 +53,13 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   await page.goto(`/sets/${id}/fields/pin-0`);
   await page.evaluate(() => localStorage.setItem('away', 'yes'));
   await hint(page).fill('made without a server');
-  await expect(page.getByText(/kept in this browser and will be retried/)).toBeVisible();
+  await expect(page.getByText(words.set.yourChangesAreKept)).toBeVisible();
   await hint(page).fill('made without a server, twice');
   await page.goto('about:blank', { waitUntil: 'commit' });
   expect(await hintOf(request, id)).toBe('');
   await page.goto(`/sets/${id}/fields/pin-0`);
   await expect(hint(page)).toHaveValue('made without a server, twice');
-  await expect(page.getByText(/were restored/)).toBeVisible();
+  await expect(page.getByText(words.set.unsavedChangesFromWereRestored(''))).toBeVisible();
   expect(await hintOf(request, id)).toBe('');
   await page.evaluate(() => localStorage.removeItem('away'));
   await expect.poll(() => hintOf(request, id)).toBe('made without a server, twice');
@@ -118,13 +119,16 @@ test('refused versions are found again, compared and taken back', async ({ page,
   for (const [hint, from] of [['mine', 'b'], ['mine, older', 'c'], ['mine, older', 'c']] as const) // biome-ignore format: a list
     expect(await send(hint, from)).toBe(409);
   await page.goto('/');
-  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Actions for Huts' }).click();
+  await page
+    .locator(`[data-set="${id}"]`)
+    .getByRole('button', { name: words.shared.actionsFor('Huts') })
+    .click();
   await page.getByRole('menuitem', { name: words.shared.conflictingSaves }).click();
-  await expect(page.getByText('“Key-box PIN”: hint changed.')).toHaveCount(2);
+  await expect(page.getByText(words.model.changedWithNameListed('“Key-box PIN”', 'hint'))).toHaveCount(2);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await page.getByRole('button', { name: words.shared.deleteLabel }).first().click();
   // The list is fetched anew, and what was said stays: the page is not mounted anew.
-  await expect(page.getByText('“Key-box PIN”: hint changed.')).toHaveCount(1);
+  await expect(page.getByText(words.model.changedWithNameListed('“Key-box PIN”', 'hint'))).toHaveCount(1);
   await expect(page.getByText(words.set.deleted)).toBeVisible();
   await expect(page).toHaveURL(new RegExp(`/sets/${id}/refused$`));
   await page.getByRole('button', { name: words.set.restoreThisVersion }).click();
@@ -256,13 +260,13 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
   await page.goto('/');
   const further = page.getByRole('region', { name: words.shelf.olderSets });
   const lines = further.locator('[data-set]');
-  const more = further.getByRole('button', { name: /^Show \d+ of \d+ more sets/ });
+  const more = further.getByRole('button', { name: anyNumberFor9(words.shelf.showOfMoreSets(9, 9)) });
   await expect(more).toBeVisible();
   expect(await lines.count()).toBeLessThanOrEqual(50);
   await page.getByRole('searchbox', { name: words.shared.findAField }).fill(mark.toUpperCase());
-  await expect(more).toHaveText('Show 50 of 80 more sets');
+  await expect(more).toHaveText(words.shelf.showOfMoreSets(50, 80));
   await more.click();
-  await expect(more).toHaveText('Show 30 of 30 more sets');
+  await expect(more).toHaveText(words.shelf.showOfMoreSets(30, 30));
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await more.click();
   await expect(more).toHaveCount(0);
@@ -270,7 +274,7 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
   const ids = await page.locator('[data-set]').evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.set)); // biome-ignore format: a question
   expect([ids.length, new Set(ids).size]).toEqual([130, 130]);
   await page.getByRole('searchbox', { name: words.shared.findAField }).fill(`${mark} valley 77`);
-  await further.getByRole('button', { name: `Open ${mark} valley 77` }).click();
+  await further.getByRole('button', { name: words.shelf.openWithTitle(`${mark} valley 77`) }).click();
   await expect(page.getByRole('textbox', { name: words.shelf.setTitle })).toHaveValue(`${mark} valley 77`);
   await page.route('**/api/sets?*', (route) => route.abort());
   await page.getByRole('searchbox', { name: words.shared.findAField }).fill(`${mark} valley 8`);
@@ -328,9 +332,9 @@ test('a page that was opened before a rename acts on its own set, not on another
   const other = await newSet(request, { fields: [pin] });
   expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
   const section = page.locator(`[data-set="${id}"]`);
-  await section.getByRole('button', { name: `Actions for ${title}` }).click();
+  await section.getByRole('button', { name: words.shared.actionsFor(title) }).click();
   await page.getByRole('menuitem', { name: words.shared.deleteSet }).click();
-  await expect(page.getByText(`“${title}” was deleted.`)).toBeVisible();
+  await expect(page.getByText(words.shelf.wasDeleted(title))).toBeVisible();
   expect((await request.get(`/api/sets/${first.key}`)).status()).toBe(404);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(200);
   await page.getByRole('button', { name: words.shared.restore }).click();
@@ -366,7 +370,7 @@ for (const how of ['refuses', 'never answers'] as const)
     const id = await newSet(request, { fields: [pin] });
     await page.goto(`/sets/${id}/fields/pin`);
     await hint(page).pressSequentially('kept nowhere');
-    await expect(page.getByText(/This browser cannot keep your changes/)).toBeVisible();
+    await expect(page.getByText(words.set.thisBrowserCannotKeep)).toBeVisible();
     const asked = page.waitForEvent('dialog').then(async (dialog) => {
       const type = dialog.type();
       await dialog.dismiss();

@@ -180,7 +180,7 @@ test('pages allow scripts of their own alone, and nothing to frame them', async 
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await page
-    .getByRole('button', { name: /^Actions for/ })
+    .getByRole('button', { name: words.shared.actionsFor('') })
     .first()
     .click();
   await expect(page.getByRole('menu')).toBeVisible();

@@ -20,7 +20,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: words.shared.newField }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel(/^Example values/)).toBeFocused();
+  await expect(page.getByLabel(words.shelf.exampleValuesOnePerLine)).toBeFocused();
   await page.keyboard.type('1234');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(`**/sets/${id}/fields/field`);
@@ -58,10 +58,10 @@ test('a change made just before the page goes away is saved', async ({ page, req
 test('specimen and pattern text stay in step, by mouse and by key', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('button', { name: 'Edit 4 digits' }).focus();
+  await page.getByRole('button', { name: words.desk.edit('4 digits') }).focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel(words.desk.allowedCharacters).selectOption('letter A–Z');
-  await page.getByLabel(words.desk.letterCase).selectOption('capitals');
+  await page.getByLabel(words.desk.allowedCharacters).selectOption(words.desk.letterAZ);
+  await page.getByLabel(words.desk.letterCase).selectOption(words.desk.capitals);
   await page.getByLabel(words.desk.maximum).fill('6');
   const pattern = page
     .getByRole('region', { name: words.shared.pattern })
@@ -69,8 +69,8 @@ test('specimen and pattern text stay in step, by mouse and by key', async ({ pag
   await expect(pattern).toHaveValue('<6 latin upper>');
   await page.keyboard.press('Escape');
   await pattern.fill('<3 latin>-<2 digit>');
-  await expect(page.getByRole('button', { name: 'Edit 3 letters A to Z' })).toBeVisible();
-  await page.getByRole('button', { name: 'Edit a hyphen' }).click();
+  await expect(page.getByRole('button', { name: words.desk.edit('3 letters A to Z') })).toBeVisible();
+  await page.getByRole('button', { name: words.desk.edit('a hyphen') }).click();
   await page.getByLabel(words.shared.fixedText, { exact: true }).fill('/');
   await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
   await page.getByRole('button', { name: words.later.remove }).click();
@@ -110,7 +110,7 @@ test('the desk follows the tape back and forth, and typing goes on from there', 
   const line = liveLine(page, 'Key-box PIN');
   await line.focus();
   await page.keyboard.type('1234');
-  await page.getByRole('region', { name: 'Rows of the tape' }).focus();
+  await page.getByRole('region', { name: words.desk.rowsOfTheTape }).focus();
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
   const back = await line.inputValue();
@@ -210,7 +210,7 @@ test('a field is deleted and put back', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin, { ...pin, id: 'two', label: 'Second PIN' }] });
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
-  await section.getByRole('button', { name: 'Actions for Key-box PIN' }).click();
+  await section.getByRole('button', { name: words.shared.actionsFor('Key-box PIN') }).click();
   await page.getByRole('menuitem', { name: words.shared.deleteLabel, exact: true }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toHaveCount(0);
   await section.getByRole('button', { name: words.shared.restore }).click();
@@ -221,10 +221,10 @@ test('a field is deleted and put back', async ({ page, request }) => {
 test('a field deleted on its desk can be put back from the shelf', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('button', { name: 'Actions for Key-box PIN' }).click();
+  await page.getByRole('button', { name: words.shared.actionsFor('Key-box PIN') }).click();
   await page.getByRole('menuitem', { name: words.shared.deleteLabel, exact: true }).click();
   const section = page.locator(`[data-set="${id}"]`);
-  await expect(section.getByText('“Key-box PIN” was deleted.')).toBeVisible();
+  await expect(section.getByText(words.shelf.wasDeleted('Key-box PIN'))).toBeVisible();
   await section.getByRole('button', { name: words.shared.restore }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(1);
@@ -235,7 +235,7 @@ test('two browsers: the later save of the same is a choice, and either way nothi
   browser,
   request,
 }) => {
-  for (const choice of ['Keep my version', 'Use their version']) {
+  for (const choice of [words.set.keepMyVersion, words.set.useTheirVersion]) {
     const id = await newSet(request, { fields: [pin] });
     // Two tabs of one browser tell each other at once; another browser does not.
     const other = await (await browser.newContext()).newPage();
@@ -253,7 +253,7 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     expect(file.fields[0].hint).toBe('mine');
     await expect(page.getByText('Your version is stored under “Conflicting saves”')).toBeVisible();
     await page.getByRole('button', { name: choice }).click();
-    const kept = choice.startsWith('Keep') ? 'mine' : 'theirs';
+    const kept = choice === words.set.keepMyVersion ? 'mine' : 'theirs';
     await expect(page.getByLabel(words.shared.hint, { exact: true })).toHaveValue(kept);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe(kept);
     // Chosen once: it is not asked again, here or after a reload.
@@ -307,10 +307,12 @@ test('the choice lies over any dialog that is open, and its solid button overwri
 test('nothing moves when a message appears', async ({ page }) => {
   await page.goto('/sets/ridge-huts/fields/member');
   const places = () =>
-    page.evaluate(() =>
-      ['Tape', 'Pattern', 'Rules', 'Live field'].map((name) =>
-        document.querySelector(`section[aria-label="${name}"]`)!.getBoundingClientRect().toJSON(),
-      ),
+    page.evaluate(
+      (names) =>
+        names.map((name) =>
+          document.querySelector(`section[aria-label="${name}"]`)!.getBoundingClientRect().toJSON(),
+        ),
+      [words.desk.tape, words.shared.pattern, words.shared.rules, words.desk.liveField],
     );
   const line = liveLine(page, 'Member number');
   await line.focus();
@@ -345,7 +347,7 @@ test('the phone keyboard types, and the focus stays', async ({ page }) => {
   await page.getByRole('radio', { name: words.shared.phone }).click();
   const line = liveLine(page, 'Key-box PIN');
   await line.focus();
-  const keys = page.getByRole('group', { name: /Phone keyboard/ });
+  const keys = page.getByRole('group', { name: words.desk.phoneKeyboardForInputmode('') });
   for (const key of ['1', '2', '8']) await keys.getByText(key, { exact: true }).click();
   await keys.getByLabel('backspace').click();
   await expect(line).toHaveValue('12');
@@ -375,18 +377,18 @@ for (const sheet of ['light', 'dark'])
         .last()
         .click();
       await expectNoViolations(page, '[aria-label="Rules"]');
-      await page.getByRole('button', { name: 'Edit 4 digits' }).click();
+      await page.getByRole('button', { name: words.desk.edit('4 digits') }).click();
       await expectNoViolations(page, '.strip');
       await page.getByRole('button', { name: words.desk.typingBehaviour }).click();
       await page.getByRole('button', { name: words.desk.change, exact: true }).click();
       await expectNoViolations(page);
       // Either paper on either desk, with hint and message on it.
-      for (const paper of ['Dark', 'Light']) {
+      for (const paper of [words.ui.dark, words.ui.light]) {
         await page.getByRole('radio', { name: paper, exact: true }).check();
         await expectNoViolations(page, '[aria-label="Live field"]');
       }
       // Menus, open.
-      await page.getByRole('button', { name: 'Actions for Warden’s telephone' }).click();
+      await page.getByRole('button', { name: words.shared.actionsFor('Warden’s telephone') }).click();
       await expect(page.getByRole('menu')).toBeVisible();
       await expectNoViolations(page, '[role="menu"]');
     });
@@ -415,21 +417,24 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
   await notes.getByRole('button', { name: words.later.deleteRule }).focus();
   await page.keyboard.press('Enter');
   await isKept();
-  await page.getByRole('button', { name: /^Edit one of 3/ }).focus();
+  await page.getByRole('button', { name: words.desk.edit('one of 3') }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Remove option 3' }).focus();
+  await page.getByRole('button', { name: words.desk.removeOption(3) }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.keyboard.press('Escape');
   await isKept();
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('button', { name: 'Edit a hyphen' }).focus();
+  await page.getByRole('button', { name: words.desk.edit('a hyphen') }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: words.later.remove }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.goto('/');
-  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Actions for Key-box PIN' }).focus();
+  await page
+    .locator(`[data-set="${id}"]`)
+    .getByRole('button', { name: words.shared.actionsFor('Key-box PIN') })
+    .focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: words.shelf.openDesk })).toBeFocused();
   await page.keyboard.press('End');
@@ -594,5 +599,5 @@ test('a second Arbeit on the same data folder is refused with a clear message', 
   second.stderr.on('data', (chunk) => (said += chunk));
   const code = await new Promise((resolve) => second.on('exit', resolve));
   expect(code).not.toBe(0);
-  expect(said).toContain('is in use by another Arbeit');
+  expect(said).toContain(words.store.dataFolderIsInUse(folder, ' ('));
 });

@@ -2,6 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { anyNumberFor9 } from './figures.ts';
 import { documentOf, newSet, saved } from './sets.ts';
 
 const price = {
@@ -21,7 +22,7 @@ const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype
 
 const list = (page: Page) => page.getByRole('region', { name: words.shared.trials, exact: true });
 const breaks = (page: Page) => page.getByRole('region', { name: words.later.mutationTests });
-const editor = (page: Page, name: string) => page.getByRole('textbox', { name: `Tape of ${name}` });
+const editor = (page: Page, name: string) => page.getByRole('textbox', { name: words.trials.tapeOf(name) });
 
 test('trials run by themselves; a miss is told by two rulers and opens on the desk at its row', async ({
   page,
@@ -29,9 +30,9 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
 }) => {
   const id = await newSet(request, { fields: [price], trials: [edge, wrong] });
   await page.goto(`/sets/${id}/trials`);
-  await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 passed, 1 failed.');
-  await expect(list(page).getByText('2 of 2 expectations met')).toBeVisible();
-  await page.getByRole('button', { name: 'Open Not what is there' }).click();
+  await expect(list(page).getByRole('status').first()).toHaveText(words.trials.ofPassedFailed(1, 2, 1));
+  await expect(list(page).getByText(words.trials.ofExpectationsMet(2))).toBeVisible();
+  await page.getByRole('button', { name: words.trials.closeOpen(false, 'Not what is there') }).click();
   const misses = page.getByRole('list', { name: words.trials.failedExpectations });
   await expect(misses.getByRole('row', { name: 'expected "£51|"' })).toBeVisible();
   await expect(misses.getByRole('row', { name: 'actual "£50|"' })).toBeVisible();
@@ -47,9 +48,9 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   ).toHaveValue('£50');
   // The shelf tells what came of them, and leads back.
   await page.goto('/');
-  const told = page
-    .locator(`[data-set="${id}"]`)
-    .getByRole('link', { name: 'Trials of Price of a bed: 1 passed, 1 failed' });
+  const told = page.locator(`[data-set="${id}"]`).getByRole('link', {
+    name: words.shelf.trialsOf('Price of a bed', words.shelf.passedFailed(1, 1), false),
+  });
   await told.click();
   await page.waitForURL(new RegExp(`/sets/${id}/trials$`));
 });
@@ -66,7 +67,7 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   await page.keyboard.type('expect valeu "x"');
   const mistakes = page.getByRole('status', { name: words.trials.whatIsWrong });
   await expect(mistakes).toContainText(
-    'Line 6, column 8: Unknown expectation "valeu". Did you mean "value"?',
+    words.desk.lineColumn(6, 8, 'Unknown expectation "valeu". Did you mean "value"?'),
   );
   await page.reload();
   await expect(editor(page, 'Up to the edge')).toContainText('expect valeu "x"');
@@ -76,11 +77,11 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   await editor(page, 'Up to the edge').click();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('field price');
-  await expect(mistakes).toContainText('no expectations');
+  await expect(mistakes).toContainText(words.trials.thisTrialHasNoExpectations);
   await page.keyboard.press('Enter');
   await page.keyboard.type('expect codes none');
   await page.keyboard.press('Escape');
-  await expect(list(page).getByText('1 of 1 expectation met')).toBeVisible();
+  await expect(list(page).getByText(words.trials.ofExpectationsMet(1))).toBeVisible();
   await saved(page);
   expect((await documentOf(request, id)).trials[0].tape).toBe('field price\nexpect codes none');
 });
@@ -92,8 +93,10 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
-  await expect(breaks(page).getByRole('status')).toHaveText(/^\d+ mutations tested\.$/);
-  await breaks(page).getByRole('button', { name: 'Open mutations of Price of a bed' }).click();
+  await expect(breaks(page).getByRole('status')).toHaveText(anyNumberFor9(words.trials.mutationsTested(9)));
+  await breaks(page)
+    .getByRole('button', { name: words.trials.mutationsOf(false, 'Price of a bed') })
+    .click();
   const way = breaks(page)
     .getByRole('listitem')
     .filter({ hasText: /^rule “most” dropped/i });
@@ -101,38 +104,46 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   const caught = breaks(page)
     .getByRole('listitem')
     .filter({ hasText: /^rule “most”: max 499 instead of 500/i });
-  await expect(caught).toContainText('Caught by “edge”.');
+  await expect(caught).toContainText(words.trials.caughtBy('edge'));
   await expectNoViolations(page);
   await way.getByRole('button', { name: words.trials.addThisTrial }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 passed in \d+ ms\.$/);
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    anyNumberFor9(words.trials.allPassedInMs(2, 9)),
+  );
   await breaks(page)
-    .getByRole('button', { name: /^Add all \d+ suggested trials$/ })
+    .getByRole('button', { name: anyNumberFor9(words.trials.addAllSuggestedTrials(9)) })
     .click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )\d+ passed in \d+ ms\.$/);
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )/);
   await breaks(page).getByRole('button', { name: words.later.runAgain }).click();
   await expect(breaks(page).getByRole('list', { name: words.trials.results })).toContainText('0 not caught');
   await saved(page);
   // One step each way.
   await page.getByRole('button', { name: words.set.undo }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 passed/);
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    anyNumberFor9(words.trials.allPassedInMs(2, 9)),
+  );
 });
 
 test('it can be stopped, and what was found stays; a thread that dies is told', async ({ page, request }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto('/sets/ridge-huts/trials');
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 passed/);
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    anyNumberFor9(words.trials.allPassedInMs(29, 9)),
+  );
   await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
   await expect(breaks(page).getByRole('progressbar')).toBeVisible();
   await expect(
     breaks(page)
-      .getByRole('button', { name: /^Open mutations of/ })
+      .getByRole('button', { name: words.trials.mutationsOf(false, '') })
       .first(),
   ).toBeVisible();
   await breaks(page).getByRole('button', { name: words.later.stop }).click();
-  await expect(breaks(page).getByRole('status')).toHaveText(/^Stopped after \d+ of \d+ mutations\.$/);
+  await expect(breaks(page).getByRole('status')).toHaveText(
+    anyNumberFor9(words.trials.stoppedAfterOfMutations(9, 99)),
+  );
   await expect(
     breaks(page)
-      .getByRole('button', { name: /^Open mutations of/ })
+      .getByRole('button', { name: words.trials.mutationsOf(false, '') })
       .first(),
   ).toBeVisible();
   await page.route('**/*.js', (route) =>
@@ -143,11 +154,13 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
   );
   await page.goto(`/sets/${id}/trials`);
   await expect(list(page).getByRole('status').first()).toHaveText(
-    'The test runner stopped unexpectedly. Run the trials again.',
+    words.store.theTestRunnerStoppedUnexpectedly,
   );
   await page.unroute('**/*.js');
   await page.getByRole('button', { name: words.later.runAgain }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(/^Passed in \d+ ms\.$/);
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    anyNumberFor9(words.trials.allPassedInMs(1, 9)),
+  );
 });
 
 test('by key alone: typed on the desk, what is expected chosen, kept as a trial, named, and run', async ({
@@ -170,13 +183,17 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await page.locator('[aria-current="step"] td').nth(1).click();
   await expect(page.locator('[aria-current="step"] td[data-expected]')).toHaveCount(1);
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('Save tape');
+  await page.keyboard.type(words.shared.saveTapeAsTrial);
   await page.keyboard.press('Enter');
   await page.getByRole('link', { name: words.desk.giveItAName }).press('Enter');
   await page.waitForURL('**/trials#price');
-  await expect(list(page).getByRole('status').first()).toHaveText(/^Passed in \d+ ms\.$/);
-  await page.getByRole('textbox', { name: 'Name of the trial price' }).fill('Too dear');
-  await page.getByRole('textbox', { name: 'Description of the trial price' }).fill('Beds are cheap.');
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    anyNumberFor9(words.trials.allPassedInMs(1, 9)),
+  );
+  await page.getByRole('textbox', { name: words.trials.nameOfTheTrial('price') }).fill('Too dear');
+  await page
+    .getByRole('textbox', { name: words.trials.descriptionOfTheTrial('price') })
+    .fill('Beds are cheap.');
   await saved(page);
   const [trial] = (await documentOf(request, id)).trials;
   expect(trial).toMatchObject({ id: 'price', name: 'Too dear', why: 'Beds are cheap.' });
@@ -213,8 +230,10 @@ test('what the trials reach: seen and never seen; a set without fields or trials
 test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ page }) => {
   await page.addInitScript(() => localStorage.setItem('arbeit.sheet', 'dark'));
   await page.goto('/sets/ridge-huts/trials');
-  await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 passed/);
-  await page.getByRole('button', { name: 'Open rejects an easy PIN' }).click();
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    anyNumberFor9(words.trials.allPassedInMs(29, 9)),
+  );
+  await page.getByRole('button', { name: words.trials.closeOpen(false, 'rejects an easy PIN') }).click();
   await expect(editor(page, 'rejects an easy PIN')).toBeVisible();
   await expectNoViolations(page);
 });

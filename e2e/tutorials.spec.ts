@@ -24,11 +24,12 @@ const own = (page: Page, title: string): Locator =>
   });
 
 async function click(page: Page, name: string, title: string): Promise<void> {
-  if (name === 'New field') return own(page, title).getByRole('button', { name, exact: true }).click();
+  if (name === words.shared.newField)
+    return own(page, title).getByRole('button', { name, exact: true }).click();
   const by = (role: 'menuitem' | 'button' | 'link'): Locator =>
     page.getByRole(role, { name, exact: true }).locator('visible=true');
   const found = by('menuitem').or(by('button')).or(by('link')).first();
-  if (name !== 'Download .zip') return found.click();
+  if (name !== words.later.downloadZip) return found.click();
   const download = page.waitForEvent('download');
   await found.click();
   expect((await download).suggestedFilename()).toMatch(/\.zip$/);
@@ -36,7 +37,7 @@ async function click(page: Page, name: string, title: string): Promise<void> {
 
 /** The input with a label: the title of a new set, which has the focus, the live field, or any other. */
 async function lineOf(page: Page, label: string): Promise<Locator> {
-  if (label === 'Set title') {
+  if (label === words.shelf.setTitle) {
     const focused = page.locator('.set-title:focus');
     await expect(focused).toHaveAccessibleName(label);
     return focused;
@@ -70,9 +71,9 @@ test('the tutorial of the studio', async ({ page }) => {
       else if (text && into) {
         const line = await lineOf(page, into);
         await settled(line);
-        await page.keyboard.press(into === 'Set title' ? 'Control+a' : 'End');
+        await page.keyboard.press(into === words.shelf.setTitle ? 'Control+a' : 'End');
         await page.keyboard.type(text);
-        if (into === 'Set title') {
+        if (into === words.shelf.setTitle) {
           await page.keyboard.press('Enter');
           title = text;
           await expect(own(page, title)).toBeVisible();

@@ -142,6 +142,47 @@ const listed = (check: (path: string, source: string) => readonly Found[]) =>
     ),
   );
 
+const browserTests = fileURLToPath(new URL('../e2e', import.meta.url));
+
+/** Whether a text is one of the layer: word for word, or one of those with values in them. */
+function textsOfLayer(): (text: string) => boolean {
+  const whole = new Set<string>();
+  const filled: RegExp[] = [];
+  for (const path of filesIn(layer).filter((path) => !/synonyms|index|plural/.test(path)))
+    walk(parsed(path), (node) => {
+      if (node.type === 'JSXText') whole.add(String(node.value).trim());
+      const text = textOf(node) ?? '';
+      if (node.type === 'Literal') whole.add(text);
+      // A template of nothing but a short word would fit every second text.
+      else if (text.replace(/[^a-z]/gi, '').length > 7)
+        filled.push(new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replaceAll('…', '.+?')}$`));
+    });
+  return (text) => whole.has(text) || filled.some((one) => one.test(text));
+}
+
+const locators =
+  /^(?:getBy(?:Text|Label|Title|Placeholder)|to(?:Have|Contain)Text|toHaveAccessibleName|selectOption)$/;
+
+/** Texts by which a browser test finds something, or which it expects to read. */
+function lookedForIn(path: string, source: string): readonly Found[] {
+  const found: Found[] = [];
+  walk(parsed(path, source), (node, [parent, around, call]) => {
+    const what = textOf(node);
+    if (what === undefined) return;
+    const method = (of: Node | undefined) =>
+      ((of?.callee as Node | undefined)?.property as { readonly name?: string } | undefined)?.name ?? '';
+    const key = (parent?.key as { readonly name?: string } | undefined)?.name;
+    const isNamed =
+      parent?.type === 'Property' &&
+      /^(?:name|hasText)$/.test(key ?? '') &&
+      around?.type === 'ObjectExpression' &&
+      method(call) !== '';
+    if (isNamed || (parent?.type === 'CallExpression' && locators.test(method(parent))))
+      found.push({ line: source.slice(0, node.start).split('\n').length, what });
+  });
+  return found;
+}
+
 const bad = `import * as words from './words.ts';
 const said = 'Not saved. Try again.';
 export const Bad = ({ name, count }) => (
@@ -218,5 +259,24 @@ describe('the layer of words', () => {
       return found;
     });
     expect(odd).toEqual([]);
+  });
+
+  test('gives browser tests their texts', () => {
+    const isOurs = textsOfLayer();
+    const stray = (file: string, source: string) =>
+      lookedForIn(file, source)
+        .filter(({ what }) => isOurs(what))
+        .map(({ line, what }) => `${file}:${line}: ${what}`);
+    const bad = `await page.getByRole('button', { name: 'Undo' }).click();
+      await expect(page.getByText('“Hut” was deleted.')).toBeVisible();
+      await page.getByLabel('Guest’s mobile number').fill('Undo');
+      await expect(said).toHaveText(\`Caught by “\${name}”.\`);`;
+    expect(stray('bad.spec.ts', bad)).toEqual([
+      'bad.spec.ts:1: Undo',
+      'bad.spec.ts:2: “Hut” was deleted.',
+      'bad.spec.ts:4: Caught by “…”.',
+    ]);
+    const files = readdirSync(browserTests).filter((file) => file.endsWith('.spec.ts'));
+    expect(files.flatMap((file) => stray(file, readFileSync(join(browserTests, file), 'utf8')))).toEqual([]);
   });
 });
