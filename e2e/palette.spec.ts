@@ -54,7 +54,7 @@ test('what another page can do is done there, and what does not apply says why',
   await page.goto('/sets/ridge-huts/trials');
   await ask(page, 'character classes');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('dialog', { name: texts.shared.characterClasses })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: texts.shelf.characterClassesWithTitle('') })).toBeVisible();
   await page.keyboard.press('Escape');
 
   // The shelf has “undo” for each set: what was listed before does not stay.

@@ -2,8 +2,8 @@ import { expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
-import { anyNumberFor9 } from './figures.ts';
 import { documentOf, newSet, saved } from './sets.ts';
+import { withAny } from './with-any.ts';
 
 const price = {
   id: 'price',
@@ -93,7 +93,7 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
-  await expect(breaks(page).getByRole('status')).toHaveText(anyNumberFor9(words.trials.mutationsTested(9)));
+  await expect(breaks(page).getByRole('status')).toHaveText(withAny(words.trials.mutationsTested(9)));
   await breaks(page)
     .getByRole('button', { name: words.trials.mutationsOf(false, 'Price of a bed') })
     .click();
@@ -107,11 +107,9 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   await expect(caught).toContainText(words.trials.caughtBy('edge'));
   await expectNoViolations(page);
   await way.getByRole('button', { name: words.trials.addThisTrial }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(
-    anyNumberFor9(words.trials.allPassedInMs(2, 9)),
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(2, 9)));
   await breaks(page)
-    .getByRole('button', { name: anyNumberFor9(words.trials.addAllSuggestedTrials(9)) })
+    .getByRole('button', { name: withAny(words.trials.addAllSuggestedTrials(9)) })
     .click();
   await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )/);
   await breaks(page).getByRole('button', { name: words.later.runAgain }).click();
@@ -119,17 +117,13 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   await saved(page);
   // One step each way.
   await page.getByRole('button', { name: words.set.undo }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(
-    anyNumberFor9(words.trials.allPassedInMs(2, 9)),
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(2, 9)));
 });
 
 test('it can be stopped, and what was found stays; a thread that dies is told', async ({ page, request }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto('/sets/ridge-huts/trials');
-  await expect(list(page).getByRole('status').first()).toHaveText(
-    anyNumberFor9(words.trials.allPassedInMs(29, 9)),
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(29, 9)));
   await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
   await expect(breaks(page).getByRole('progressbar')).toBeVisible();
   await expect(
@@ -139,7 +133,7 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
   ).toBeVisible();
   await breaks(page).getByRole('button', { name: words.later.stop }).click();
   await expect(breaks(page).getByRole('status')).toHaveText(
-    anyNumberFor9(words.trials.stoppedAfterOfMutations(9, 99)),
+    withAny(words.trials.stoppedAfterOfMutations(9, 99)),
   );
   await expect(
     breaks(page)
@@ -158,9 +152,7 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
   );
   await page.unroute('**/*.js');
   await page.getByRole('button', { name: words.later.runAgain }).click();
-  await expect(list(page).getByRole('status').first()).toHaveText(
-    anyNumberFor9(words.trials.allPassedInMs(1, 9)),
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(1, 9)));
 });
 
 test('by key alone: typed on the desk, what is expected chosen, kept as a trial, named, and run', async ({
@@ -187,9 +179,7 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await page.keyboard.press('Enter');
   await page.getByRole('link', { name: words.desk.giveItAName }).press('Enter');
   await page.waitForURL('**/trials#price');
-  await expect(list(page).getByRole('status').first()).toHaveText(
-    anyNumberFor9(words.trials.allPassedInMs(1, 9)),
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(1, 9)));
   await page.getByRole('textbox', { name: words.trials.nameOfTheTrial('price') }).fill('Too dear');
   await page
     .getByRole('textbox', { name: words.trials.descriptionOfTheTrial('price') })
@@ -230,9 +220,7 @@ test('what the trials reach: seen and never seen; a set without fields or trials
 test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ page }) => {
   await page.addInitScript(() => localStorage.setItem('arbeit.sheet', 'dark'));
   await page.goto('/sets/ridge-huts/trials');
-  await expect(list(page).getByRole('status').first()).toHaveText(
-    anyNumberFor9(words.trials.allPassedInMs(29, 9)),
-  );
+  await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(29, 9)));
   await page.getByRole('button', { name: words.trials.closeOpen(false, 'rejects an easy PIN') }).click();
   await expect(editor(page, 'rejects an easy PIN')).toBeVisible();
   await expectNoViolations(page);
