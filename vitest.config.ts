@@ -12,7 +12,7 @@ const bounds = { testTimeout: 900_000, hookTimeout: 900_000 };
  * its own.
  */
 const apart = [
-  'packages/{dom,sandbox}/**/*.test.ts',
+  'packages/{dom,sandbox,react,vue,svelte,element}/**/*.test.{ts,tsx}',
   'packages/cli/src/audit.test.ts',
   'apps/studio/{store,services,workers}/**/*.test.ts',
   'apps/studio/screens/desk/a-new-kind.test.tsx',

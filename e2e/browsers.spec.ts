@@ -254,7 +254,9 @@ for (const name of ['chromium', 'firefox', 'webkit'] as const)
         // Revealed, it is a secret still.
         await browser.run(() => {
           const around = document.querySelector('[data-field="pin"]')!;
-          (around.shadowRoot ?? around).querySelector<HTMLElement>('button[aria-pressed]')?.click();
+          (around.shadowRoot ?? around)
+            .querySelector<HTMLElement>('[data-arbeit="reveal"], [part~="reveal"]')
+            ?.click();
         });
         await act(browser, 'pin', 'focus');
         await browser.keys('Control+a', 'Control+c');

@@ -12,7 +12,6 @@ export function revealControl(
   control.type = 'button';
   let isRevealed = false;
   const tell = (): void => {
-    control.ariaPressed = String(isRevealed);
     control.textContent = isRevealed ? conceal : reveal;
     show(isRevealed);
   };

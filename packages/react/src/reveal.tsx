@@ -27,13 +27,7 @@ export function Reveal({
   readonly className?: string | undefined;
 }) {
   return (
-    <button
-      type="button"
-      className={className}
-      data-arbeit="reveal"
-      aria-pressed={isRevealed}
-      onClick={() => onChange(!isRevealed)}
-    >
+    <button type="button" className={className} data-arbeit="reveal" onClick={() => onChange(!isRevealed)}>
       {isRevealed ? words.conceal : words.reveal}
     </button>
   );

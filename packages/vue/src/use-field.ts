@@ -51,7 +51,11 @@ export function useField<V extends string = string>(
     }),
   );
   let letGo: (() => void) | undefined;
+  let bound: unknown;
   const tie = (element: unknown): void => {
+    // Vue calls it after every render, usually with the same element.
+    if (element === bound) return;
+    bound = element;
     letGo?.();
     letGo = element instanceof HTMLElement ? bindControl(element, store, { submits }) : undefined;
   };

@@ -44,7 +44,11 @@ export function useForm<V extends Values = Values>(
   );
   if (drive) onScopeDispose(drive(store));
   let letGo: (() => void) | undefined;
+  let bound: unknown;
   const tie = (element: unknown): void => {
+    // Vue calls it after every render, usually with the same element.
+    if (element === bound) return;
+    bound = element;
     letGo?.();
     letGo = element instanceof HTMLFormElement ? bindForm(element, store, { send }) : undefined;
   };

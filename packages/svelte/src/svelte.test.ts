@@ -1,0 +1,204 @@
+// @vitest-environment happy-dom
+import { compile } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { afterEach, describe, expect, test } from 'vitest';
+import { field } from './field.ts';
+import { form } from './form.ts';
+
+const { fields, forms } = compile(
+  {
+    arbeit: 2,
+    title: 'Ridge Huts',
+    locale: 'en-GB',
+    fields: [
+      { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: 'RH-<4 digit>' }, look: { width: 9 }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+      { id: 'meals', kind: 'choice', label: 'Meals', entry: { options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
+      { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
+    ], // biome-ignore format: a field a line
+    forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'meals', 'nights'] }],
+  } as never,
+  kinds,
+);
+const pass = fields.find(({ id }) => id === 'pass')!;
+const stay = forms.find(({ id }) => id === 'stay')!;
+
+afterEach(() => document.body.replaceChildren());
+const put = <K extends keyof HTMLElementTagNameMap>(
+  tag: K,
+  attributes: object = {},
+  into: Element = document.body,
+): HTMLElementTagNameMap[K] => {
+  const element = into.appendChild(document.createElement(tag));
+  for (const [name, value] of Object.entries(attributes)) element.setAttribute(name, String(value));
+  return element;
+};
+/** Types as a browser reports it before it changes the input (Input Events Level 2). */
+function type(input: HTMLElement, text: string): void {
+  input.focus();
+  for (const data of text)
+    input.dispatchEvent(
+      new InputEvent('beforeinput', { inputType: 'insertText', data, bubbles: true, cancelable: true }),
+    );
+}
+
+describe('a field', () => {
+  test('is a store: its evaluation at once and after each change, and none after the end', () => {
+    const live = field(pass);
+    const seen: string[] = [];
+    const end = live.subscribe(({ display, value }) => seen.push(`${display} ${value}`));
+    live.set('12');
+    live.set('1234');
+    end();
+    live.set('99');
+    expect(seen).toEqual([' null', 'RH-12 null', 'RH-1234 1234']);
+  });
+
+  test('formats what is typed into its control until that is destroyed', () => {
+    const live = field(pass);
+    const input = put('input', live.attributes);
+    expect([input.name, input.getAttribute('aria-required')]).toEqual(['pass', 'true']);
+    const { destroy } = live.control(input);
+    type(input, '1234');
+    expect([input.value, live.store.evaluation().value]).toEqual(['RH-1234', '1234']);
+    live.set('56');
+    expect(input.value).toBe('RH-56');
+    destroy();
+    type(input, '7');
+    expect(live.store.evaluation().raw).toBe('56');
+  });
+
+  test('tells its states on the element around it until that is destroyed', () => {
+    const live = field(pass);
+    const root = put('div');
+    const { destroy } = live.states(root);
+    expect([root.dataset.arbeit, root.style.getPropertyValue('--arbeit-width')]).not.toContain('');
+    expect([root.hidden, root.hasAttribute('data-wrong')]).toEqual([false, false]);
+    live.store.dispatch({ type: 'submit' });
+    expect(root.hasAttribute('data-wrong')).toBe(true);
+    live.set('1234');
+    expect([root.hasAttribute('data-wrong'), root.hasAttribute('data-filled')]).toEqual([false, true]);
+    destroy();
+    live.set('');
+    expect(root.hasAttribute('data-filled')).toBe(true);
+  });
+
+  test('of a store made elsewhere is that field', () => {
+    const one = field(pass);
+    const other = field(pass, { store: one.store });
+    one.set('7');
+    expect(other.store.evaluation().raw).toBe('7');
+  });
+
+  test('is evaluated on the day it is given', () => {
+    const bookable = compile(
+      {
+        arbeit: 2,
+        title: 'Day',
+        locale: 'en-GB',
+        fields: [
+          {
+            id: 'day', kind: 'date', label: 'Day', initial: '2027-02-14',
+            rules: [{ id: 'past', check: { type: 'range', min: 'today' } }],
+          }, // biome-ignore format: a field on a few lines
+        ],
+      } as never,
+      kinds,
+    ).fields[0]!;
+    const isValidOn = (today: string) => field(bookable, { today }).store.evaluation().flags.valid;
+    expect([isValidOn('2027-02-14'), isValidOn('2027-02-15')]).toEqual([true, false]);
+  });
+});
+
+test('radio buttons are picked', () => {
+  const live = field(fields.find(({ id }) => id === 'meals')!);
+  const group = put('div', { role: 'radiogroup' });
+  const [, half] = ['none', 'half'].map((value) =>
+    put('input', { type: 'radio', name: 'meals', value }, group),
+  );
+  const { destroy } = live.control(group);
+  half!.checked = true;
+  half!.dispatchEvent(new Event('change', { bubbles: true }));
+  expect(live.store.evaluation().value).toBe('half');
+  live.set('none');
+  expect(half!.checked).toBe(false);
+  destroy();
+});
+
+describe('a form', () => {
+  const drawn = (options: Parameters<typeof form>[1] = {}) => {
+    const live = form(stay, options);
+    const element = put('form');
+    const input = put('input', live.field('pass').attributes, element);
+    const nights = put('div', {}, element);
+    live.field('pass').control(input);
+    live.field('nights').states(nights);
+    return { live, element, input, nights, bound: live.form(element) };
+  };
+  const settle = () => new Promise((done) => setTimeout(done));
+
+  test('says whether it is ready and how sending stands', () => {
+    const { live } = drawn();
+    const seen: string[] = [];
+    const end = live.subscribe(({ isReady, sending }) => seen.push(`${isReady} ${sending.is}`));
+    live.field('pass').set('1234');
+    end();
+    live.field('pass').set('');
+    expect(seen).toEqual(['false no', 'true no']);
+  });
+
+  test('that is not ready is held back, and its first wrong field has the focus', async () => {
+    const sent: unknown[] = [];
+    const { element, input } = drawn({
+      send: async ({ raw }) => {
+        sent.push(raw);
+        return [];
+      },
+    });
+    element.requestSubmit();
+    await settle();
+    expect([sent, document.activeElement, element.noValidate]).toEqual([[], input, true]);
+  });
+
+  test('sends what counts once, and shows what the server found at its field', async () => {
+    const sent: unknown[] = [];
+    const { live, element, input } = drawn({
+      async send({ raw }) {
+        sent.push(raw);
+        return [{ field: 'pass', code: 'unknown', message: 'This pass is unknown.' }];
+      },
+    });
+    type(input, '1234');
+    element.requestSubmit();
+    await settle();
+    expect(sent).toEqual([{ pass: '1234', meals: '' }]);
+    const { shown } = live.field('pass').store.evaluation();
+    expect(shown.map(({ message }) => message)).toEqual(['This pass is unknown.']);
+  });
+
+  test('hides a field while it does not count', () => {
+    const { live, nights } = drawn();
+    expect(nights.hidden).toBe(true);
+    live.field('meals').set('half');
+    expect(nights.hidden).toBe(false);
+  });
+
+  test('asks its questions and submits until its element is destroyed', async () => {
+    const told: string[] = [];
+    const { element, input, bound } = drawn({
+      async send() {
+        told.push('sent');
+        return [];
+      },
+      drive: (store) => {
+        told.push(`on ${store.form.id}`);
+        return () => told.push('off');
+      },
+    });
+    type(input, '1234');
+    bound.destroy();
+    element.addEventListener('submit', (event) => event.preventDefault());
+    element.requestSubmit();
+    await settle();
+    expect(told).toEqual(['on stay', 'off']);
+  });
+});

@@ -1,0 +1,241 @@
+// @vitest-environment happy-dom
+import { compile } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { afterEach, describe, expect, test, vi } from 'vitest';
+import { createApp, h, nextTick, ref } from 'vue';
+import { useField } from './use-field.ts';
+import { useForm } from './use-form.ts';
+
+const { fields, forms } = compile(
+  {
+    arbeit: 2,
+    title: 'Ridge Huts',
+    locale: 'en-GB',
+    fields: [
+      { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: 'RH-<4 digit>' }, look: { width: 9 }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+      { id: 'meals', kind: 'choice', label: 'Meals', entry: { options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
+      { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
+    ], // biome-ignore format: a field a line
+    forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'meals', 'nights'] }],
+  } as never,
+  kinds,
+);
+const pass = fields.find(({ id }) => id === 'pass')!;
+const stay = forms.find(({ id }) => id === 'stay')!;
+
+let mountings: (() => void)[] = [];
+function letGo(): void {
+  for (const one of mountings) one();
+  mountings = [];
+}
+/** A page with one component; answers what its setup made. */
+function mounted<T>(setup: () => T, draw: (made: T) => ReturnType<typeof h>): T {
+  let made: T | undefined;
+  const app = createApp({
+    setup() {
+      const own = setup();
+      made = own;
+      return () => draw(own);
+    },
+  });
+  const root = document.body.appendChild(document.createElement('div'));
+  app.mount(root);
+  mountings.push(() => {
+    app.unmount();
+    root.remove();
+  });
+  return made!;
+}
+afterEach(letGo);
+
+const find = <E extends HTMLElement = HTMLInputElement>(selector: string): E =>
+  document.querySelector<E>(selector)!;
+/** Types as a browser reports it before it changes the input (Input Events Level 2). */
+function type(input: HTMLElement, text: string): void {
+  input.focus();
+  for (const data of text)
+    input.dispatchEvent(
+      new InputEvent('beforeinput', { inputType: 'insertText', data, bubbles: true, cancelable: true }),
+    );
+}
+
+describe('a field', () => {
+  const shown = (draw = true) =>
+    mounted(
+      () => useField(pass),
+      ({ control, states, evaluation, value }) =>
+        h('div', { ...states.value, class: 'root' }, [
+          draw ? h('input', control) : null,
+          h('output', `${evaluation.value.display} ${value.value}`),
+        ]),
+    );
+
+  test('formats what is typed, and what it shows of it follows', async () => {
+    const { evaluation, raw, value } = shown();
+    const input = find('input');
+    expect([input.name, input.getAttribute('aria-required')]).toEqual(['pass', 'true']);
+    type(input, '12');
+    await nextTick();
+    expect([input.value, find('output').textContent]).toEqual(['RH-12', 'RH-12 null']);
+    type(input, '34');
+    await nextTick();
+    expect([input.value, evaluation.value.display, raw.value, value.value]).toEqual([
+      'RH-1234',
+      'RH-1234',
+      '1234',
+      '1234',
+    ]);
+  });
+
+  test('is written by a program, as v-model writes', async () => {
+    const { raw } = shown();
+    raw.value = '9876';
+    await nextTick();
+    expect(find('input').value).toBe('RH-9876');
+    expect(find('output').textContent).toBe('RH-9876 9876');
+  });
+
+  test('tells its states on the element around it', async () => {
+    const { store } = shown();
+    const root = find('.root');
+    expect([root.dataset.arbeit, root.style.getPropertyValue('--arbeit-width')]).not.toContain('');
+    expect([root.hasAttribute('data-wrong'), root.hasAttribute('data-filled')]).toEqual([false, false]);
+    store.dispatch({ type: 'submit' });
+    await nextTick();
+    expect(root.hasAttribute('data-wrong')).toBe(true);
+    store.dispatch({ type: 'set', text: '1234' });
+    await nextTick();
+    expect([root.hasAttribute('data-wrong'), root.hasAttribute('data-filled')]).toEqual([false, true]);
+  });
+
+  test('of a store made elsewhere is that field', () => {
+    const { store } = shown();
+    const other = mounted(
+      () => useField(pass, { store }),
+      ({ control }) => h('input', { ...control, class: 'other' }),
+    );
+    type(find('.other'), '7');
+    expect(other.store).toBe(store);
+    expect(store.evaluation().raw).toBe('7');
+  });
+
+  test('is bound once, however often its component is drawn', async () => {
+    const { evaluation } = shown();
+    const input = find('input');
+    const listening = vi.spyOn(input, 'addEventListener');
+    type(input, '1234');
+    await nextTick();
+    expect([evaluation.value.raw, listening.mock.calls]).toEqual(['1234', []]);
+  });
+
+  test('lets its input go when it is drawn no more', async () => {
+    const isDrawn = ref(true);
+    const { store } = mounted(
+      () => useField(pass),
+      ({ control }) => h('div', [isDrawn.value ? h('input', control) : null]),
+    );
+    const input = find('input');
+    isDrawn.value = false;
+    await nextTick();
+    document.body.append(input);
+    type(input, '5');
+    expect(store.evaluation().raw).toBe('');
+    input.remove();
+  });
+
+  test('hears nothing any more once its component is gone', () => {
+    const { store, evaluation } = shown();
+    letGo();
+    store.dispatch({ type: 'set', text: '1234' });
+    expect([store.evaluation().raw, evaluation.value.raw]).toEqual(['1234', '']);
+  });
+});
+
+test('radio buttons are picked', async () => {
+  const { value } = mounted(
+    () => useField(fields.find(({ id }) => id === 'meals')!),
+    ({ control }) =>
+      h('div', { ...control, role: 'radiogroup' }, [
+        h('input', { type: 'radio', name: 'meals', value: 'none' }),
+        h('input', { type: 'radio', name: 'meals', value: 'half' }),
+      ]),
+  );
+  const half = find('[value=half]');
+  half.checked = true;
+  half.dispatchEvent(new Event('change', { bubbles: true }));
+  await nextTick();
+  expect(value.value).toBe('half');
+});
+
+describe('a form', () => {
+  const drawn = (options: Parameters<typeof useForm>[1] = {}) => {
+    const made = mounted(
+      () => {
+        const { field, ...form } = useForm(stay, options);
+        return { ...form, pass: field('pass'), meals: field('meals'), nights: field('nights') };
+      },
+      ({ form, pass, nights, isReady, sending }) =>
+        h('form', form, [
+          h('input', pass.control),
+          h('div', { ...nights.states.value, class: 'nights' }, [h('input', nights.control)]),
+          h('output', `${isReady.value} ${sending.value.is}`),
+        ]),
+    );
+    return { ...made, form: find<HTMLFormElement>('form'), output: find('output') };
+  };
+  const settle = async () => {
+    for (let i = 0; i < 5; i++) await nextTick();
+  };
+
+  test('that is not ready is held back, and its first wrong field has the focus', async () => {
+    const sent: unknown[] = [];
+    const { form, output } = drawn({
+      send: async ({ raw }) => {
+        sent.push(raw);
+        return [];
+      },
+    });
+    expect([output.textContent, form.noValidate]).toEqual(['false no', true]);
+    form.requestSubmit();
+    await settle();
+    expect(sent).toEqual([]);
+    expect(document.activeElement).toBe(find('[name=pass]'));
+  });
+
+  test('sends what counts, and shows what the server found at its field', async () => {
+    const sent: unknown[] = [];
+    const { form, output, pass } = drawn({
+      async send(record) {
+        sent.push(record.raw);
+        return [{ field: 'pass', code: 'unknown', message: 'This pass is unknown.' }];
+      },
+    });
+    type(find('[name=pass]'), '1234');
+    form.requestSubmit();
+    await settle();
+    expect(sent).toEqual([{ pass: '1234', meals: '' }]);
+    expect(pass.evaluation.value.shown.map(({ message }) => message)).toEqual(['This pass is unknown.']);
+    // What the server found wrong is wrong until it is edited.
+    expect(output.textContent).toBe('false no');
+  });
+
+  test('hides a field while it does not count', async () => {
+    const { meals } = drawn();
+    expect(find('.nights').hidden).toBe(true);
+    meals.raw.value = 'half';
+    await nextTick();
+    expect(find('.nights').hidden).toBe(false);
+  });
+
+  test('asks its questions while its component exists', () => {
+    const told: string[] = [];
+    drawn({
+      drive: (store) => {
+        told.push(`on ${store.form.id}`);
+        return () => told.push('off');
+      },
+    });
+    letGo();
+    expect(told).toEqual(['on stay', 'off']);
+  });
+});
