@@ -102,6 +102,27 @@ test.each([
   }
 });
 
+test.each([
+  ['0001h', '60'],
+  ['0090 min', '90'],
+  ['001 h 06', '66'],
+  ['.5', '30'],
+  [',5 h', '30'],
+  ['0.5', '30'],
+  ['0:30', '30'],
+  ['00:30', '30'],
+  ['0h30', '30'],
+  ['000000030 min', null],
+  ['00000130 min', null],
+  ['1.00005 h', null],
+])('zeros and decimal separators in front change nothing: %s', (text, minutes) => {
+  for (const entry of [{}, { bare: 'h' }, { units: ['h'] }, { units: ['min'] }]) {
+    const field = open(entry);
+    const { body } = apply(field, start(field), { type: 'paste', text });
+    expect([entry, field.kind.value(field.plan, body as never)]).toEqual([entry, minutes]);
+  }
+});
+
 test('rejects two numbers without a unit in a field of hours only', () => {
   const pasted = (entry: object, text: string) => {
     const field = open(entry);

@@ -9,7 +9,8 @@ export interface ReadDuration {
   readonly written?: readonly [hours: string, minutes: string];
 }
 
-const number = '\\d{1,6}(?:[.,]\\d{1,4})?|[.,]\\d{1,4}';
+// A longer number is none: its end is not another number.
+const number = '(?:\\d{1,6}(?:[.,]\\d{1,4})?|[.,]\\d{1,4})(?!\\d)';
 const unit = '[\\p{L}\\p{M}]+\\.?|[′\'’″"]';
 const and = 'and|und|et|y|e|i|a|en|og|och|ja|és';
 /** A number with its unit, and what separates it from the next. */
