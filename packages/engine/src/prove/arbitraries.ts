@@ -92,12 +92,26 @@ export const patternText: fc.Arbitrary<string> = fc
   .map((nodes) => printNotation(nodes))
   .filter((written) => parseNotation(written).faults.length === 0);
 
-const entry = fc.record({
-  positions: fc.constantFrom('flow' as const, 'flow' as const, 'fixed' as const),
-  literals: fc.constantFrom('behind' as const, 'ahead' as const),
-});
 /** Possible values of `raw`; `undefined` leaves it to the pattern. */
 export const rawOption = fc.constantFrom(undefined, 'text' as const, 'compact' as const);
+const literals = fc.constantFrom('behind' as const, 'ahead' as const);
+const ghost = fc.constantFrom(undefined, true);
+
+const entry = fc.oneof(
+  {
+    arbitrary: fc.record({ positions: fc.constant('flow' as const), literals, raw: rawOption, ghost }),
+    weight: 2,
+  },
+  {
+    arbitrary: fc.record({
+      positions: fc.constant('fixed' as const),
+      literals,
+      raw: rawOption,
+      filler: fc.constantFrom(undefined, '#', '•'),
+    }),
+    weight: 1,
+  },
+);
 
 const rules: readonly RuleDocument[] = [
   { id: 'required', check: { type: 'required' } },
@@ -112,7 +126,13 @@ export interface Sketch {
   readonly positions: 'flow' | 'fixed';
   readonly literals: 'behind' | 'ahead';
   readonly raw?: 'content' | 'text' | 'compact';
+  readonly filler?: string;
+  readonly ghost?: boolean;
 }
+
+/** The options of an entry that are not left to their default. */
+const given = <T extends object>(entry: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
+  Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as never;
 
 /**
  * Random patterns with options (fast-check).
@@ -122,7 +142,7 @@ export interface Sketch {
  */
 export const sketch: fc.Arbitrary<Sketch & { readonly pattern: string }> = fc
   .record({ pattern: patternText, entry })
-  .map(({ pattern, entry }) => ({ pattern, ...entry }));
+  .map(({ pattern, entry }) => ({ pattern, ...given(entry) }));
 
 /**
  * Random lists of patterns with options (fast-check). Each pattern can be in use.
@@ -133,9 +153,11 @@ export const sketch: fc.Arbitrary<Sketch & { readonly pattern: string }> = fc
 export const sketchOfList: fc.Arbitrary<Sketch> = fc
   .record({
     pattern: fc.array(patternText, { minLength: 2, maxLength: 3 }),
-    literals: fc.constantFrom('behind' as const, 'ahead' as const),
+    literals,
+    raw: rawOption,
+    ghost,
   })
-  .map(({ pattern, literals }): Sketch => ({ pattern, literals, positions: 'flow' }))
+  .map(({ pattern, ...entry }): Sketch => ({ pattern, positions: 'flow', ...given(entry) }))
   .filter((entry) => {
     const fields = [{ id: 'field', kind: 'pattern', label: 'Field', entry }];
     return readDocument({ arbeit: 2, title: 'Lists', locale: 'en-GB', fields }, kinds).ok;

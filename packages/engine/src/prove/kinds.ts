@@ -50,17 +50,17 @@ const offers = fc.constantFrom(
 const { valued: _, ...sound } = shapes;
 
 const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
-  text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8), lines: option(1, 3) }),
+  text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8), lines: option(1, 3), conceal: option(true) }),
   number: record({ ...numeric, decimals, unit: option('kg', 'kilogram', 'day', 'guests'), singular: option('guest', 'one') }),
-  currency: record({ ...numeric, currency: fc.constantFrom('EUR', 'GBP', 'JPY', 'KWD', 'CLF', 'INR', 'CHF'), sign: option('symbol', 'code', 'none') }),
+  currency: record({ ...numeric, decimals, currency: fc.constantFrom('EUR', 'GBP', 'JPY', 'KWD', 'CLF', 'INR', 'CHF'), sign: option('symbol', 'code', 'none') }),
   percent: record({ ...numeric, decimals }),
   date: record({ parts: option('month'), order: option('locale', 'dmy', 'mdy', 'ymd'), separator: option('.', ' / '), resting: option('same', 'medium', 'long', 'full'), pivot: option(30) }),
-  'date-time': record({ order: option('dmy', 'ymd'), clock: option(12, 24), resting: option('medium', 'full'), separator: option('.') }),
+  'date-time': record({ order: option('dmy', 'ymd'), clock: option(12, 24), resting: option('medium', 'full'), separator: option('.'), pivot: option(30, 70) }),
   time: record({ clock: option(12, 24), seconds: option(true, false) }),
   duration: fc.constantFrom({}, { units: ['h'] }, { units: ['min'] }, { units: ['h', 'min'] }, { bare: 'h' }, { units: ['h', 'min'], bare: 'min' }),
   phone: record({ home: fc.oneof(fc.constantFrom('GB', 'US', 'FR', 'DE', 'IT', 'JP', 'RU', 'HU', 'NO', 'BR', 'KE', 'AD', 'AT', 'SE', 'PN'), fc.constantFrom(...allRegions)), regions: option<unknown>('any', ['GB', 'FR', 'US', 'CA']), style: option('national', 'international'), types: option(['mobile'], ['fixed']), extension: option(true) }),
   pin: record({ length: option(3, 4, 12), accept: option('digit', 'alnum'), conceal: option(false) }),
-  'one-time-code': record({ length: option(3, 6), accept: option('digit', 'alnum') }),
+  'one-time-code': fc.tuple(fc.constantFrom({}, { length: 3 }, { length: 6 }, { length: 4, groups: [1, 3] }, { groups: [2, 4] }), record({ accept: option('digit', 'alnum') })).map(([sizes, more]) => ({ ...sizes, ...more })),
   choice: record({ options: offers, draw: option('list', 'radio', 'segments') }),
   choices: record({ options: offers, count: fc.option(fc.record({ min: fc.integer({ min: 1, max: 2 }), max: fc.integer({ min: 2, max: 4 }) }, { requiredKeys: [] }), { nil: undefined }) }),
   'yes-no': record({ draw: option('tick', 'radio', 'segments'), yes: option('Yes, please', 'Ja'), no: option('Nein') }),
