@@ -188,16 +188,16 @@ const parts: Readonly<Record<string, (n: number) => unknown>> = {
     set([text('a')], { trials: many(n, (i) => ({ id: `t${i}`, tape: 'type "a"\nexpect display "a"' })) }),
   'lines of a tape': (n) =>
     set([text('a')], {
-      trials: [{ id: 't', tape: many(n, () => 'type "a"').join('\n') + '\nexpect display "a"' }],
+      trials: [{ id: 't', tape: `${many(n, () => 'type "a"').join('\n')}\nexpect display "a"` }],
     }),
   'wrong lines of a tape': (n) =>
     set([text('a')], { trials: [{ id: 't', tape: many(n, () => 'tpye "a"').join('\n') }] }),
   'blank lines of a tape': (n) =>
-    set([text('a')], { trials: [{ id: 't', tape: '\n'.repeat(n * 10) + 'expect display "a"' }] }),
+    set([text('a')], { trials: [{ id: 't', tape: `${'\n'.repeat(n * 10)}expect display "a"` }] }),
   'errors of a pattern': (n) =>
     set([{ id: 'p', kind: 'pattern', label: 'P', entry: { pattern: '<x>'.repeat(n) } }]),
   'a long pattern': (n) =>
-    set([{ id: 'p', kind: 'pattern', label: 'P', entry: { pattern: 'a'.repeat(n) + '<digit>' } }]),
+    set([{ id: 'p', kind: 'pattern', label: 'P', entry: { pattern: `${'a'.repeat(n)}<digit>` } }]),
   'open brackets of a pattern': (n) =>
     set([{ id: 'p', kind: 'pattern', label: 'P', entry: { pattern: '<'.repeat(n) } }]),
   'open cells of a pattern': (n) =>

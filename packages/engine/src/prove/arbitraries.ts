@@ -93,7 +93,7 @@ export const patternText: fc.Arbitrary<string> = fc
   .filter((written) => parseNotation(written).faults.length === 0);
 
 /** Possible values of `raw`; `undefined` leaves it to the pattern. */
-export const rawOption = fc.constantFrom(undefined, 'text' as const, 'compact' as const);
+const rawOption = fc.constantFrom(undefined, 'text' as const, 'compact' as const);
 const literals = fc.constantFrom('behind' as const, 'ahead' as const);
 const ghost = fc.constantFrom(undefined, true);
 

@@ -9,7 +9,7 @@ import { planOf } from '../kinds/pattern/content.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/registry.ts';
 import { graphemes } from '../values/graphemes.ts';
-import { actions, anyEvent, fieldOf, rawOption, sketch, sketchOfList, typed, walk } from './arbitraries.ts';
+import { actions, anyEvent, fieldOf, sketch, sketchOfList, typed, walk } from './arbitraries.ts';
 import { subjectOf } from './law-subject.ts';
 import { breachIn, typedAsPasted } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
@@ -31,8 +31,8 @@ const shown = (state: FieldState<PatternBody>) => ({
 describe('laws of pattern fields', () => {
   test('every law, at every step of random tapes on random patterns', () => {
     fc.assert(
-      fc.property(sketch, rawOption, actions, (from, raw, tape) => {
-        const field = fieldOf(raw ? { ...from, raw } : from);
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
         const subject = subjectOf(field, kinds, today);
         const memory: Memory = new Map();
         for (const moment of walk(field, tape)) {
@@ -46,8 +46,8 @@ describe('laws of pattern fields', () => {
 
   test('every law, at every step of random tapes on random lists of patterns', () => {
     fc.assert(
-      fc.property(sketchOfList, rawOption, actions, (from, raw, tape) => {
-        const field = fieldOf(raw ? { ...from, raw } : from);
+      fc.property(sketchOfList, actions, (from, tape) => {
+        const field = fieldOf(from);
         const subject = subjectOf(field, kinds, today);
         const memory: Memory = new Map();
         for (const moment of walk(field, tape)) {

@@ -18,6 +18,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const checks = [
   'export default ({ value }) => (value === "2" ? { code: "two" } : undefined);',
   'export default check;\nfunction check({ value }) { return value > least ? undefined : { code: "few" }; }\nconst least = 1;',
+  // biome-ignore lint/suspicious/noTemplateCurlyInString: the source of a template
   'const check = ({ value }) => ({ code: `two\nlines ${value}`.length > 9 ? "long" : "short" });\nexport { check as default };',
   'export const least = 2;\nexport default ({ value }) => (value < least ? { code: "few", data: { least } } : null);',
   'let calls = 0;\nexport default () => ({ facts: { calls: ++calls } });',
@@ -64,6 +65,7 @@ test('shapes do too, which keep their world from call to call', async () => {
   const shapes = [
     'export function shape(content) { return content; }',
     'export const shape = (c) => ["", c];\nexport const value = (c) => (c === "1" ? null : c);',
+    // biome-ignore lint/suspicious/noTemplateCurlyInString: the source of a template
     'const shape = (c) => `<${c}>`;\nconst value = undefined;\nexport { shape, value };',
     'let calls = 0;\nexport function shape(c) { return c + "-".repeat(++calls % 3); }',
     'export function shape() { throw new Error("no"); }',

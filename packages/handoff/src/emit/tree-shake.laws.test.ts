@@ -18,7 +18,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages } from '../../../../scripts/packages.mjs';
-import { actions, rawOption, sketch, sketchOfList, walk } from '../../../engine/src/prove/arbitraries.ts';
+import { actions, sketch, sketchOfList, walk } from '../../../engine/src/prove/arbitraries.ts';
 import { actionsFor, compiledOf, kindNames, sketchOf } from '../../../engine/src/prove/kinds.ts';
 import { camel } from '../names.ts';
 import { minified } from './bundle.ts';
@@ -116,11 +116,8 @@ describe('what is left out of a kind was of no use to the field', () => {
     await fc.assert(
       fc.asyncProperty(
         fc.oneof(sketch, sketchOfList),
-        rawOption,
-        fc.boolean(),
         fc.array(actions, { minLength: 6, maxLength: 6 }),
-        async (from, raw, ghost, tapes) => {
-          const entry = raw ? { ...from, ghost, raw } : { ...from, ghost };
+        async (entry, tapes) => {
           const rules = [{ id: 'length', check: { type: 'length', min: 2 }, show: 'at-once' }] as const;
           const field = compileField(
             { id: 'f', kind: 'pattern', label: 'F', entry, rules },
