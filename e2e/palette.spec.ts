@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import * as texts from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
+import { pages } from './pages.ts';
 import { newSet } from './sets.ts';
 
 const options = (page: Page) => page.getByRole('listbox', { name: texts.ui.commands }).getByRole('option');
@@ -14,10 +15,9 @@ async function ask(page: Page, text: string): Promise<void> {
 
 // Ordinary words of the trade. The names of what they find may differ.
 const words = ['import', 'upload', 'export', 'download', 'theme', 'dark', 'history', 'version', 'preview', 'settings', 'language', 'translate', 'locale', 'test', 'run', 'fuzz', 'coverage', 'validation', 'required', 'regex', 'mask', 'placeholder', 'hint', 'rename', 'delete', 'duplicate', 'copy', 'new', 'search', 'help', 'shortcuts', 'home', 'undo', 'json', 'csv', 'react', 'phone', 'date', 'currency', 'pin']; // biome-ignore format: a list
-const pages = ['', '/fields/deposit', '/fields/warden', '/forms/booking', '/trials', '/texts', '/hand-off', '/revisions', '/refused']; // biome-ignore format: a list
 
 test('every ordinary word finds something on every page', async ({ page }) => {
-  for (const path of [...pages.map((one) => (one ? `/sets/ridge-huts${one}` : '/')), '/glossary']) {
+  for (const path of pages) {
     await page.goto(path);
     // The names of all fields are fetched when it opens.
     await ask(page, 'old ledger mark');

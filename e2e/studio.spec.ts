@@ -5,6 +5,7 @@ import { expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { patient, test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { pages } from './pages.ts';
 import { documentOf, newSet, save, saved, stored } from './sets.ts';
 
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
@@ -357,18 +358,13 @@ test('the phone keyboard types, and the focus stays', async ({ page }) => {
 });
 
 for (const sheet of ['light', 'dark'])
-  for (const path of [
-    '/',
-    '/sets/ridge-huts/fields/warden',
-    '/sets/ridge-huts/fields/mobile/alone',
-    '/sets/ridge-huts/forms/booking/alone',
-  ])
+  for (const path of pages)
     test(`axe finds nothing on ${path}, ${sheet} sheet`, async ({ page }) => {
       await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
       await page.goto(path);
       await expect(page.locator('html')).toHaveAttribute('data-sheet', sheet);
       await expectNoViolations(page);
-      if (!path.endsWith('warden')) return;
+      if (!path.endsWith('/warden')) return;
       await liveLine(page, 'Warden’s telephone').focus();
       await page.keyboard.type('555x');
       await page.keyboard.press('Tab');
@@ -498,18 +494,17 @@ test('on every sheet what is written stays clear of the edges of the window', as
       }
       return Math.min(...gaps.filter((gap) => gap > -1));
     });
-  const sheets = ['', '/fields/mobile', '/fields/mobile/alone', '/forms/booking', '/trials', '/texts', '/revisions', '/hand-off'];
-  for (const sheet of sheets) {
-    await page.goto(sheet === '' ? '/' : `/sets/ridge-huts${sheet}`);
+  for (const path of pages) {
+    await page.goto(path);
     for (const width of [1280, 400]) {
       await page.setViewportSize({ width, height: 800 });
       const gap = await nearest();
-      expect(gap, `${sheet || '/'} at ${width}`).toBeGreaterThanOrEqual(8);
+      expect(gap, `${path} at ${width}`).toBeGreaterThanOrEqual(8);
       // Otherwise nothing was looked at.
       expect(gap).toBeLessThan(width / 2);
     }
   }
-}); // biome-ignore format: a list
+});
 
 test('whatever pops out can be reached to its last entry, wherever its button stands', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 330 });
@@ -543,13 +538,7 @@ test('whatever pops out can be reached to its last entry, wherever its button st
 
 test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
-  for (const path of [
-    '/',
-    '/sets/ridge-huts/fields/warden',
-    '/sets/ridge-huts/forms/booking',
-    '/sets/ridge-huts/forms/change/alone',
-    '/sets/ridge-huts/texts',
-  ]) {
+  for (const path of [...pages, '/sets/ridge-huts/forms/change/alone']) {
     await page.goto(path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
   }

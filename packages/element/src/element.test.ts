@@ -28,8 +28,8 @@ const { fields, forms } = compile(
 );
 
 /**
- * What a form-associated element tells the browser (HTML, ElementInternals), which this DOM does not have. The
- * real ones are met in browsers (`e2e/element.spec.ts`).
+ * What a form-associated element tells the browser (HTML, ElementInternals), which this DOM does not have.
+ * Browsers have the real ones (`e2e/element.spec.ts`).
  */
 class Internals {
   sent: unknown;
