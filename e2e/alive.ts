@@ -1,4 +1,4 @@
-import { test as base, type Page } from '@playwright/test';
+import { type BrowserContext, test as base, type Page } from '@playwright/test';
 
 /**
  * Waits until React has taken the page over. What is clicked or typed before may be lost on a slow machine.
@@ -26,8 +26,32 @@ export function patient(page: Page): Page {
 /**
  * A page that is alive when it is looked at, and a server that is asked: sets made by asking it are taken
  * away with the test. All of them lie on one shelf, and every look at that would cost a little more.
+ *
+ * The tests of a worker share a browser context, so that the studio’s scripts are fetched and compiled once
+ * instead of for each test. What a test has stored is gone before the next. Options of the context
+ * (`test.use`) have no effect: set them on the page, or take `test` of Playwright.
  */
-export const test = base.extend({
+export const test = base.extend<object, { readonly shared: BrowserContext }>({
+  shared: [
+    async ({ browser }, use, { project }) => {
+      const { baseURL, viewport, permissions } = project.use;
+      const context = await browser.newContext({
+        ...(baseURL ? { baseURL } : {}),
+        ...(viewport ? { viewport } : {}),
+        ...(permissions ? { permissions } : {}),
+      });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ shared }, use) => {
+    await use(shared);
+    await Promise.all(shared.pages().map((page) => page.close()));
+    await shared.unrouteAll();
+    await shared.setOffline(false);
+    await shared.setStorageState({ cookies: [], origins: [] });
+  },
   request: async ({ request }, use) => {
     const made: string[] = [];
     const post = request.post.bind(request);
@@ -40,7 +64,7 @@ export const test = base.extend({
     await use(request);
     for (const id of made) await request.delete(`/api/sets/${id}`);
   },
-  page: async ({ page }, use) => {
-    await use(patient(page));
+  page: async ({ context }, use) => {
+    await use(patient(await context.newPage()));
   },
 });

@@ -35,9 +35,8 @@ for (const [locale, colorScheme] of [
   ['ar-EG', 'light'],
 ] as const)
   test.describe(`a set in ${locale}, on ${colorScheme} paper`, () => {
-    test.use({ colorScheme });
-
     test('every page is taken over without a word, and keeps its paper', async ({ page, request }) => {
+      await page.emulateMedia({ colorScheme });
       const id = await newSet(request, {
         locale,
         fields,

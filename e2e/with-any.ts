@@ -9,6 +9,6 @@ export const withAny = (text: string): RegExp =>
   new RegExp(
     `^${text
       .replace(/[.+?^${}()|[\]\\]/g, '\\$&')
-      .replace(/\b9[9,]*/g, '\\d[\\d,]*')
-      .replaceAll('*', '.*')}$`,
+      .replaceAll('*', '.*')
+      .replace(/\b9[9,]*/g, '\\d[\\d,]*')}$`,
   );

@@ -19,3 +19,21 @@ export function attributesOf(field: HydratedField): Record<string, string | bool
     attributes['aria-required'] = true;
   return attributes;
 }
+
+/**
+ * The attributes of the element that a field is bound to, with its name: an input, a `<select>`, or the
+ * element around radio buttons or checkboxes. That has a role, and none of the attributes of an input.
+ *
+ * @example
+ * const attributes = controlAttributesOf(pass);
+ */
+export function controlAttributesOf(field: HydratedField): Record<string, string | boolean> {
+  const all = attributesOf(field);
+  if (field.kind.control !== 'picks') return { ...all, name: field.id };
+  const { type: _, placeholder: __, ...attributes } = all;
+  const { draw } = field.plan as { readonly draw?: unknown };
+  if (draw === 'list') return { ...attributes, name: field.id };
+  const { disabled: ___, 'aria-required': isRequired, ...others } = attributes;
+  if (draw === 'tick') return { ...others, role: 'group' };
+  return { ...others, role: 'radiogroup', ...(isRequired ? { 'aria-required': isRequired } : {}) };
+}

@@ -1,6 +1,6 @@
 export { type AppearanceAttributes, appearanceOf } from './appearance.ts';
 export { type AskElsewhere, askByFetch, driveAsks, driveFormAsks } from './asking.ts';
-export { attributesOf } from './attributes.ts';
+export { attributesOf, controlAttributesOf } from './attributes.ts';
 export { type BindOptions, bind, bindWithin } from './bind.ts';
 export { bindControl } from './bind-control.ts';
 export { bindPicks } from './bind-picks.ts';

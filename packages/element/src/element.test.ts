@@ -15,7 +15,7 @@ const { fields, forms } = compile(
     locale: 'en-GB',
     fields: [
       { id: 'pass', kind: 'pattern', label: 'Pass', hint: 'On its back.', entry: { pattern: 'RH-<4 digit>', ghost: true }, look: { width: 9, before: '№', icon: '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
-      { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'buttons', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
+      { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
       { id: 'hut', kind: 'choice', label: 'Hut', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'two-tarns', label: 'Two Tarns' }] } },
       { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'map', label: 'Map' }] } },
       { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },

@@ -1,8 +1,8 @@
 import {
   appearanceOf,
-  attributesOf,
   type BindOptions,
   bindControl,
+  controlAttributesOf,
   createStore,
   evaluateOn,
   type FieldStore,
@@ -33,7 +33,7 @@ export interface Field<V extends string = string> {
    * `hidden` while it does not count.
    */
   readonly states: (element: HTMLElement) => ActionResult;
-  /** The attributes of the control: `<input {...mobile.attributes}>`. */
+  /** The attributes of the control: `<input {...mobile.attributes}>`, or of the element around a group. */
   readonly attributes: Readonly<Record<string, string | boolean>>;
 }
 
@@ -75,6 +75,6 @@ export function field<V extends string = string>(
         }),
       };
     },
-    attributes: { ...attributesOf(definition), name: definition.id },
+    attributes: controlAttributesOf(definition),
   };
 }

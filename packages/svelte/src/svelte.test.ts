@@ -12,7 +12,7 @@ const { fields, forms } = compile(
     locale: 'en-GB',
     fields: [
       { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: 'RH-<4 digit>' }, look: { width: 9 }, rules: [{ id: 'needed', check: { type: 'required' } }] },
-      { id: 'meals', kind: 'choice', label: 'Meals', entry: { options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
+      { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
       { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
     ], // biome-ignore format: a field a line
     forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'meals', 'nights'] }],
@@ -111,7 +111,9 @@ describe('a field', () => {
 
 test('radio buttons are picked', () => {
   const live = field(fields.find(({ id }) => id === 'meals')!);
-  const group = put('div', { role: 'radiogroup' });
+  const group = put('div', live.attributes);
+  // What only an input may have is not on the element around them.
+  expect(group.getAttributeNames()).toEqual(['role']);
   const [, half] = ['none', 'half'].map((value) =>
     put('input', { type: 'radio', name: 'meals', value }, group),
   );

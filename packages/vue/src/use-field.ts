@@ -1,7 +1,7 @@
 import {
-  attributesOf,
   type BindOptions,
   bindControl,
+  controlAttributesOf,
   createStore,
   evaluateOn,
   type FieldStore,
@@ -70,6 +70,6 @@ export function useField<V extends string = string>(
     }),
     value: computed(() => evaluation.value.value),
     states: computed(() => rootAttributesOf(field, evaluation.value)),
-    control: { ...attributesOf(field), name: field.id, ref: tie },
+    control: { ...controlAttributesOf(field), ref: tie },
   };
 }

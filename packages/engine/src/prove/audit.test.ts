@@ -172,9 +172,9 @@ describe('an audit', () => {
     }
   });
 
-  test('says nothing of definitions without a fault, in a million events', () => {
+  test('says nothing of definitions without a fault', () => {
     const { fields } = compile(demo, kinds);
-    const each = Math.ceil(Number(process.env.ARBEIT_EVENTS ?? 1_000_000) / fields.length);
+    const each = Math.ceil(Number(process.env.ARBEIT_EVENTS ?? 200_000) / fields.length);
     for (const field of fields) {
       const { found, events } = toldOf(field, each);
       expect([field.id, found]).toEqual([field.id, []]);
