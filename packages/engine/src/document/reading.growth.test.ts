@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { kinds } from '../kinds/registry.ts';
+import { growthOf, membersSeen } from '../prove/work.fixture.ts';
 import { readDocument } from './read-document.ts';
 
 /**
@@ -257,8 +258,6 @@ const parts: Readonly<Record<string, (n: number) => unknown>> = {
   },
 };
 
-const methods = ['includes', 'indexOf', 'find', 'findIndex', 'filter', 'map', 'flatMap', 'some', 'every', 'slice', 'entries', 'join'] as const; // biome-ignore format: a list
-
 /** How much is done to read a document. */
 function workOf(json: unknown): number {
   let count = 0;
@@ -276,29 +275,12 @@ function workOf(json: unknown): number {
     seen.set(value, proxy);
     return proxy;
   };
-  const list = Array.prototype as unknown as Record<PropertyKey, (...rest: unknown[]) => unknown>;
-  const own = new Map<PropertyKey, (...rest: unknown[]) => unknown>();
-  for (const name of [...methods, Symbol.iterator]) {
-    const method = list[name]!;
-    own.set(name, method);
-    list[name] = function (this: unknown[], ...rest) {
-      count += this.length;
-      return method.apply(this, rest);
-    };
-  }
-  try {
-    readDocument(watched(json), kinds);
-  } finally {
-    for (const [name, method] of own) list[name] = method;
-  }
-  return count;
+  return membersSeen(() => readDocument(watched(json), kinds)) + count;
 }
 
 test.each(Object.entries(parts))('%s', (_, make) => {
-  // What is done once, whatever the size, is taken out; numbers of several digits and the first fifty faults
-  // leave a little.
-  const [one, two, four] = [500, 1000, 2000].map((n) => workOf(make(n))) as [number, number, number];
-  expect((four - two) / Math.max(1, two - one)).toBeLessThan(2.4);
+  // Numbers of several digits and the first fifty faults leave a little.
+  expect(growthOf((n) => workOf(make(n)), 500)).toBeLessThan(2.4);
 });
 
 test('a document of many mistakes tells the first fifty, and how many more there are', () => {

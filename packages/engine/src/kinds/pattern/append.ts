@@ -135,7 +135,12 @@ function appendOne(plan: PatternPlan, now: Progress, character: string): boolean
   return true;
 }
 
-export function append(plan: PatternPlan, body: PatternBody, characters: readonly string[]): Appended {
+export function append(
+  plan: PatternPlan,
+  body: PatternBody,
+  characters: readonly string[],
+  from = 0,
+): Appended {
   const { last } = body;
   const cells = body.cells.slice();
   const now: Progress = {
@@ -143,8 +148,8 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
   }; // biome-ignore format: a list
   let count = 0;
   // Text after the last cell of a complete pattern is left to `insertOne`.
-  for (const character of characters) {
-    if (now.cell >= cells.length || !appendOne(plan, now, character)) break;
+  for (let i = from; i < characters.length; i++) {
+    if (now.cell >= cells.length || !appendOne(plan, now, itemAt(characters, i))) break;
     count++;
   }
   const { cell, over, owed, leftOut, met, refusal, taken } = now;
@@ -163,6 +168,7 @@ function overwrite(
   body: PatternBody,
   caret: number,
   characters: readonly string[],
+  from: number,
 ): Omit<Appended, 'met'> {
   const cells = body.cells.slice();
   let cell = 0;
@@ -171,7 +177,8 @@ function overwrite(
   let refusal: Reason | null = null;
   let last = -1;
   let count = 0;
-  for (const character of characters) {
+  for (let i = from; i < characters.length; i++) {
+    const character = itemAt(characters, i);
     if (cell >= cells.length || character === ' ' || character === plan.filler) break;
     const fitted = fit(plan, cells, cell, character);
     if (typeof fitted !== 'string') {
@@ -255,7 +262,7 @@ function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: 
 
 /**
  * Handles as many of the characters from an index on as it can, as if they came one by one; `undefined` if it
- * does not apply.
+ * does not apply. Called for each character that is left, so it must not copy the rest of them.
  */
 export type Bulk = (
   plan: PatternPlan,
@@ -267,7 +274,7 @@ export type Bulk = (
 /** Bulk handlers for patterns so long that laying out after each character would be noticeable. */
 export const bulk: readonly Bulk[] = [
   (plan, { body, caret }, characters, from) =>
-    isAppendable(plan, body, caret) ? append(plan, body, characters.slice(from)) : undefined,
+    isAppendable(plan, body, caret) ? append(plan, body, characters, from) : undefined,
   (plan, { body, caret }, characters, from) =>
-    isOverwritable(plan, body) ? overwrite(plan, body, caret, characters.slice(from)) : undefined,
+    isOverwritable(plan, body) ? overwrite(plan, body, caret, characters, from) : undefined,
 ];
