@@ -653,6 +653,17 @@ test('a month, a date with a time, and a concealed text, each on its desk', asyn
   await expect(at).toHaveValue('14/02/2027, 15:00');
   await page.keyboard.press('Tab');
   await expect(live(page)).toContainText('Enter 14/02/2027, 16:30 or a later time.');
+  // The calendar sets the day, and the time stays.
+  await live(page).getByRole('button', { name: words.ui.calendar }).click();
+  const calendar = page.getByRole('dialog');
+  await expect(calendar.getByRole('button', { name: /13 February 2027/ })).toHaveAttribute(
+    'aria-disabled',
+    'true',
+  );
+  await clean(page);
+  await calendar.getByRole('button', { name: /15 February 2027/ }).click();
+  await expect(at).toBeFocused();
+  await expect(at).toHaveValue('15/02/2027, 15:00');
   await clean(page);
   await page.goto(`/sets/${made.id}/fields/secret`);
   const secret = live(page)

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Field } from '@arbeit/react';
+import { chooseDay, type Field } from '@arbeit/react';
 import { useState } from 'react';
 import * as words from '../words/ui/calendar.ts';
 import { deferred } from './later.tsx';
@@ -35,7 +35,7 @@ export function Calendar({ field, today }: { readonly field: Field; readonly tod
           field={field}
           today={today}
           onPick={(date) => {
-            field.store.dispatch({ type: 'set', text: date });
+            chooseDay(field, date);
             setOpen(false);
           }}
         />

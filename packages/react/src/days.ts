@@ -1,5 +1,5 @@
-import type { HydratedField } from '@arbeit/engine/field';
-import { apply, evaluate, start } from '@arbeit/engine/field';
+import type { FieldState, HydratedField } from '@arbeit/engine/field';
+import { apply, evaluate, start, toMessage } from '@arbeit/engine/field';
 import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '@arbeit/engine/values';
 
 /** A day of a month, and why it cannot be picked. */
@@ -24,8 +24,19 @@ export interface Week {
  * const reason = problemWith(arrival, '2027-02-10', '2027-02-10');
  */
 export function problemWith(field: HydratedField, date: string, today: string | undefined): string {
-  return evaluate(field, apply(field, start(field), { type: 'set', text: date }), today).problem;
+  const empty = start({ ...field, initial: '' });
+  const state = apply(field, empty, { type: 'set', text: withDay(field, empty, date) });
+  const { findings } = evaluate(field, state, today);
+  // Of a field that contains more than a day, the rest is still open.
+  const at = field.rules.findIndex(
+    ({ severity }, i) => severity === 'error' && findings[i]?.verdict === 'fail',
+  );
+  return at < 0 ? '' : toMessage(field, field.rules[at]!, findings[at]!).message;
 }
+
+/** The text that sets a day in a field; whatever else the field contains stays. */
+export const withDay = ({ kind, plan }: HydratedField, { body }: FieldState, date: string): string =>
+  kind.withDay?.(plan, body, date) ?? date;
 
 /**
  * The weeks of the month that contains `day`, Monday first, filled with days of the months beside it.

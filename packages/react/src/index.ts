@@ -9,7 +9,7 @@ export { Hint } from './hint.tsx';
 export { Label } from './label.tsx';
 export { Line } from './line.tsx';
 export { Message } from './message.tsx';
-export { Month } from './month.tsx';
+export { chooseDay, Month } from './month.tsx';
 export { PartLabels } from './part-labels.tsx';
 export { isGroup, Picks } from './picks.tsx';
 export { chooseRegion, RegionList, regionOf } from './region-list.tsx';

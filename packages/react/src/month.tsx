@@ -4,7 +4,7 @@ import { localToday } from '@arbeit/dom';
 import { fieldsOf } from '@arbeit/engine/values';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
-import { dayAfterKey, weeksOf } from './days.ts';
+import { dayAfterKey, weeksOf, withDay } from './days.ts';
 import type { Field } from './use-field.ts';
 
 /** The words of a calendar in the field’s language. */
@@ -17,6 +17,16 @@ const calendarWordsOf = ({ store }: Field) => {
     wk: words['week-short'] ?? '',
   };
 };
+
+/**
+ * Sets the day of a field. The time of a date with time stays.
+ *
+ * @example
+ * const toValentines = (field: Field) => chooseDay(field, '2027-02-14');
+ */
+export function chooseDay({ store }: Field, date: string): void {
+  store.dispatch({ type: 'set', text: withDay(store.field, store.state(), date) });
+}
 
 /**
  * A month to pick a day from (WAI-ARIA, date grid). A day that the rules refuse shows why and cannot be
@@ -49,7 +59,7 @@ export function Month({
 }) {
   const compiled = field.store.field;
   const language = compiled.language ?? compiled.locale;
-  const { value } = field.evaluation;
+  const value = field.evaluation.value?.slice(0, 10);
   const [day, setDay] = useState(value ?? today);
   const table = useRef<HTMLTableElement>(null);
   const weeks = weeksOf(compiled, day, today);

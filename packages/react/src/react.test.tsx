@@ -13,7 +13,7 @@ import { Hint } from './hint.tsx';
 import { Label } from './label.tsx';
 import { Line } from './line.tsx';
 import { Message } from './message.tsx';
-import { Month } from './month.tsx';
+import { chooseDay, Month } from './month.tsx';
 import { PartLabels } from './part-labels.tsx';
 import { Picks } from './picks.tsx';
 import { chooseRegion, RegionList, regionOf } from './region-list.tsx';
@@ -34,6 +34,7 @@ const { fields, forms } = compile(
       { id: 'word', kind: 'text', label: 'Word', entry: { conceal: true } },
       { id: 'remarks', kind: 'text', label: 'Remarks', entry: { lines: 3, max: 8 } },
       { id: 'arrival', kind: 'date', label: 'Arrival', rules: [{ id: 'soon', check: { type: 'range', min: '2027-02-08' }, say: 'The hut is closed.' }] },
+      { id: 'called', kind: 'date-time', label: 'Called', rules: [{ id: 'soon', check: { type: 'range', min: '2027-02-08T12:00' }, say: 'The hut is closed.' }] },
       { id: 'phone', kind: 'phone', label: 'Phone', entry: { home: 'GB', regions: ['GB', 'FR', 'CH'] } },
       { id: 'price', kind: 'currency', label: 'Price', entry: { currency: 'GBP' }, rules: [{ id: 'most', check: { type: 'range', max: 500 } }] },
     ], // biome-ignore format: a field a line
@@ -302,6 +303,34 @@ describe('a calendar', () => {
     expect(day('Wednesday, 3 February 2027').getAttribute('aria-disabled')).toBe('true');
     click(day('Thursday, 11 February 2027'));
     expect(picked).toEqual(['2027-02-11']);
+  });
+});
+
+describe('a calendar beside a date with time', () => {
+  const drawn = () =>
+    drawField('called', (field) => (
+      <>
+        <Line field={field} />
+        <Month field={field} today="2027-02-10" onPick={(date) => chooseDay(field, date)} />
+      </>
+    ));
+  const day = (place: HTMLElement, label: string) => find(place, `[aria-label*="${label}"]`);
+
+  test('sets the day, and the time that is typed stays', () => {
+    const { place, field } = drawn();
+    click(day(place, '14 February 2027'));
+    expect([find(place, 'input').value, field().evaluation.value]).toEqual(['14/02/2027, ', null]);
+    type(find(place, 'input'), '1630');
+    expect(field().evaluation.value).toBe('2027-02-14T16:30');
+    click(day(place, '15 February 2027'));
+    expect(field().evaluation.value).toBe('2027-02-15T16:30');
+    expect(day(place, '15 February 2027').getAttribute('aria-pressed')).toBe('true');
+  });
+
+  test('refuses days without a time that the rules accept', () => {
+    const { place } = drawn();
+    const isRefused = (label: string) => day(place, label).getAttribute('aria-disabled');
+    expect([isRefused(' 7 February 2027'), isRefused(' 8 February 2027')]).toEqual(['true', 'false']);
   });
 });
 

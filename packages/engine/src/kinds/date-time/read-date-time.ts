@@ -20,6 +20,12 @@ export const partsOf = (plan: DateTimePlan, moment: string): string[] =>
     orderedTime(plan.time, +moment.slice(11, 13), moment.slice(14, 16), '00'),
   );
 
+/** The parts with the date of a day (ISO 8601); those of the time stay. */
+export const withDate = (plan: DateTimePlan, texts: readonly string[], day: string): string[] => {
+  const date = orderedDate(plan.date, day.slice(0, 4), day.slice(5, 7), day.slice(8, 10));
+  return joined(plan, date, texts.slice(plan.timeAt, plan.timeAt + plan.time.parts.length));
+};
+
 /** Most places at which a text is divided. Longer texts are refused. */
 const mostPlaces = 30;
 

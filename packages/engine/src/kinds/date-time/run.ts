@@ -12,7 +12,7 @@ import { closeAll, layParts, type PartsBody, type PartsPlan } from '../editing/p
 import { partsKind } from '../editing/parts-editing.ts';
 import { close as closeTime, hours, time as times } from '../time/run.ts';
 import type { DateTimePlan } from './plan.ts';
-import { momentForm, partsOf, readDateTime } from './read-date-time.ts';
+import { momentForm, partsOf, readDateTime, withDate } from './read-date-time.ts';
 
 export type { DateTimePlan } from './plan.ts';
 
@@ -131,7 +131,9 @@ function toResting(plan: DateTimePlan, body: PartsBody): PartsBody {
 
 /** The kind `date-time`: a local date with a time of day. The value is ISO 8601: `2027-02-14T16:30`. */
 export const dateTime: Kind<DateTimePlan, PartsBody> = {
-  adornments: () => ['part-labels'],
+  // Where the time comes first, a day alone cannot be typed.
+  adornments: ({ dateAt }) => (dateAt === 0 ? ['calendar', 'part-labels'] : ['part-labels']),
+  withDay: (plan, { texts }, day) => lay(plan, withDate(plan, texts, day)).content,
   ...editing,
   raw: (_, body) => body.content,
   value,
