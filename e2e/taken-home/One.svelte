@@ -8,7 +8,6 @@ onstore(field.id, live.store);
 if (!live.store.inForm) driveAsks(live.store, askByFetch());
 const { plan } = field;
 const { type, ...others } = live.attributes;
-const { name, ...around } = others;
 const raw = live.store.evaluation().raw;
 const isTick = plan.draw === 'tick';
 </script>
@@ -16,14 +15,14 @@ const isTick = plan.draw === 'tick';
 <div data-field={field.id} use:live.states>
   <span>{field.label}</span>
   {#if plan.options && plan.draw === 'list'}
-    <select {...others} data-draw="list" use:live.control>
+    <select {...live.attributes} data-draw="list" use:live.control>
       <option value=""></option>
       {#each plan.options as { value, label } (value)}<option {value}>{label}</option>{/each}
     </select>
   {:else if plan.options}
-    <div {...around} role={isTick ? 'group' : 'radiogroup'} data-draw={plan.draw} use:live.control>
+    <div {...live.attributes} data-draw={plan.draw} use:live.control>
       {#each plan.options as { value, label } (value)}
-        <label><input type={isTick ? 'checkbox' : 'radio'} {name} {value} checked={raw.split(' ').includes(value)} /><span>{label}</span></label>
+        <label><input type={isTick ? 'checkbox' : 'radio'} name={field.id} {value} checked={raw.split(' ').includes(value)} /><span>{label}</span></label>
       {/each}
     </div>
   {:else if plan.lines > 1}

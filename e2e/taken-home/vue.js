@@ -11,25 +11,24 @@ const stores = {};
 window.stateOf = (id) => stores[id].state();
 window.seen = seen;
 
-const control = ({ plan }, live) => {
+const control = ({ id, plan }, live) => {
   const { type, ...others } = live.control;
   if (!plan.options) return plan.lines > 1 ? h('textarea', others) : h('input', live.control);
   const { raw } = live.store.evaluation();
   if (plan.draw === 'list')
-    return h('select', { ...others, 'data-draw': 'list' }, [
+    return h('select', { ...live.control, 'data-draw': 'list' }, [
       h('option', { value: '' }),
       ...plan.options.map(({ value, label }) => h('option', { value, key: value }, label)),
     ]);
   const isTick = plan.draw === 'tick';
-  const { name, ...around } = others;
   return h(
     'div',
-    { ...around, role: isTick ? 'group' : 'radiogroup', 'data-draw': plan.draw },
+    { ...live.control, 'data-draw': plan.draw },
     plan.options.map(({ value, label }) =>
       h('label', { key: value }, [
         h('input', {
           type: isTick ? 'checkbox' : 'radio',
-          name,
+          name: id,
           value,
           '^checked': raw.split(' ').includes(value) ? '' : undefined,
         }),

@@ -9,6 +9,7 @@ import {
 } from '@arbeit/dom';
 import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 import { computed, onScopeDispose, type Ref, shallowRef, type WritableComputedRef } from 'vue';
+import { whenOnPage } from './when-on-page.ts';
 
 /** A field in a Vue component. */
 export interface Field<V extends string = string> {
@@ -50,15 +51,9 @@ export function useField<V extends string = string>(
       evaluation.value = store.evaluation();
     }),
   );
-  let letGo: (() => void) | undefined;
-  let bound: unknown;
-  const tie = (element: unknown): void => {
-    // Vue calls it after every render, usually with the same element.
-    if (element === bound) return;
-    bound = element;
-    letGo?.();
-    letGo = element instanceof HTMLElement ? bindControl(element, store, { submits }) : undefined;
-  };
+  const tie = whenOnPage((element) =>
+    element instanceof HTMLElement ? bindControl(element, store, { submits }) : undefined,
+  );
   return {
     store,
     evaluation,

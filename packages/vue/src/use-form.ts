@@ -2,6 +2,7 @@ import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arb
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { onScopeDispose, type Ref, shallowRef } from 'vue';
 import { type Field, useField } from './use-field.ts';
+import { whenOnPage } from './when-on-page.ts';
 
 /** A form in a Vue component. */
 export interface Form<V extends Values = Values> {
@@ -43,15 +44,9 @@ export function useForm<V extends Values = Values>(
     }),
   );
   if (drive) onScopeDispose(drive(store));
-  let letGo: (() => void) | undefined;
-  let bound: unknown;
-  const tie = (element: unknown): void => {
-    // Vue calls it after every render, usually with the same element.
-    if (element === bound) return;
-    bound = element;
-    letGo?.();
-    letGo = element instanceof HTMLFormElement ? bindForm(element, store, { send }) : undefined;
-  };
+  const tie = whenOnPage((element) =>
+    element instanceof HTMLFormElement ? bindForm(element, store, { send }) : undefined,
+  );
   return {
     store,
     isReady,

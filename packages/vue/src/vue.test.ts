@@ -178,7 +178,7 @@ describe('a form', () => {
       },
       ({ form, pass, nights, isReady, sending }) =>
         h('form', form, [
-          h('input', pass.control),
+          h('div', [h('input', pass.control)]),
           h('div', { ...nights.states.value, class: 'nights' }, [h('input', nights.control)]),
           h('output', `${isReady.value} ${sending.value.is}`),
         ]),
@@ -188,6 +188,16 @@ describe('a form', () => {
   const settle = async () => {
     for (let i = 0; i < 5; i++) await nextTick();
   };
+
+  test('submits the raw value of a field before anything is drawn again', () => {
+    const { form } = drawn();
+    const input = find('[name=pass]');
+    type(input, '1234');
+    expect(input.value).toBe('RH-1234');
+    const data = new FormData(form);
+    form.dispatchEvent(Object.assign(new Event('formdata', { bubbles: true }), { formData: data }));
+    expect(data.get('pass')).toBe('1234');
+  });
 
   test('that is not ready is held back, and its first wrong field has the focus', async () => {
     const sent: unknown[] = [];
