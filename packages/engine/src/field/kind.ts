@@ -25,8 +25,8 @@ export interface Kind<P extends Plan = Plan, B extends TextState = TextState> ex
   /** What is drawn beside the control of a field. */
   adornments?(plan: P): readonly AdornmentName[];
   /**
-   * The raw value with a day (ISO 8601) in place of the one in a text state, for a calendar beside a field that
-   * contains more than a day. Absent: the day is the value.
+   * The raw value with a day (ISO 8601) in place of the one in a text state, for a calendar beside a field
+   * that contains more than a day. Absent: the day is the value.
    */
   withDay?(plan: P, body: B, day: string): string;
   /** The text state of a field nobody has typed into. */
