@@ -485,8 +485,15 @@ test('on every sheet what is written stays clear of the edges of the window', as
       const { clientWidth } = document.documentElement;
       const texts = document.createTreeWalker(document.querySelector('main')!, NodeFilter.SHOW_TEXT);
       const gaps: number[] = [];
+      // A wide table ends where it is cut off and scrolled, not where its text does.
+      const cut = [...document.querySelectorAll('main *')].filter(
+        (element) =>
+          element.scrollWidth > element.clientWidth &&
+          /auto|scroll/.test(getComputedStyle(element).overflowX),
+      );
       for (let node = texts.nextNode(); node; node = texts.nextNode()) {
         if (!node.nodeValue?.trim() || node.parentElement?.closest('.sr-only, option')) continue;
+        if (cut.some((element) => element.contains(node))) continue;
         const range = document.createRange();
         range.selectNodeContents(node);
         for (const { left, right, width } of range.getClientRects())
