@@ -23,7 +23,7 @@ test('every page of a set is in the palette', () => {
 
 test('every page is in docs/screens.md, and no other', () => {
   const listed = readFileSync(new URL('../docs/screens.md', import.meta.url), 'utf8');
-  const addresses = [...listed.matchAll(/^\| .+? \| `(.+?)` \|/gm)].map(([, address]) => address);
+  const addresses = [...listed.matchAll(/^\| .+? \| `(.+?)` \|$/gm)].map(([, address]) => address);
   expect(addresses.sort()).toEqual([...routes]);
 });
 

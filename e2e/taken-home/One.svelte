@@ -7,7 +7,6 @@ const live = bound(field, store ? { store } : { today });
 onstore(field.id, live.store);
 if (!live.store.inForm) driveAsks(live.store, askByFetch());
 const { plan } = field;
-const { type, ...others } = live.attributes;
 const raw = live.store.evaluation().raw;
 const isTick = plan.draw === 'tick';
 </script>
@@ -26,7 +25,7 @@ const isTick = plan.draw === 'tick';
       {/each}
     </div>
   {:else if plan.lines > 1}
-    <textarea {...others} use:live.control></textarea>
+    <textarea {...live.attributes} use:live.control></textarea>
   {:else}
     <input {...live.attributes} use:live.control />
   {/if}

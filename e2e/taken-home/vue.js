@@ -12,8 +12,7 @@ window.stateOf = (id) => stores[id].state();
 window.seen = seen;
 
 const control = ({ id, plan }, live) => {
-  const { type, ...others } = live.control;
-  if (!plan.options) return plan.lines > 1 ? h('textarea', others) : h('input', live.control);
+  if (!plan.options) return h(plan.lines > 1 ? 'textarea' : 'input', live.control);
   const { raw } = live.store.evaluation();
   if (plan.draw === 'list')
     return h('select', { ...live.control, 'data-draw': 'list' }, [

@@ -1,31 +1,11 @@
 // @vitest-environment happy-dom
-import { compile } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
+import { fields, forms, type } from '../../dom/src/adapters.fixture.ts';
 import { boxes } from './boxes.ts';
 import { defineFields, defineForms } from './define.ts';
 import type { FieldElement } from './field-element.ts';
 import type { FormElement } from './form-element.ts';
 import { picks } from './picks.ts';
-
-const { fields, forms } = compile(
-  {
-    arbeit: 2,
-    title: 'Ridge Huts',
-    locale: 'en-GB',
-    fields: [
-      { id: 'pass', kind: 'pattern', label: 'Pass', hint: 'On its back.', entry: { pattern: 'RH-<4 digit>', ghost: true }, look: { width: 9, before: '№', icon: '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
-      { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
-      { id: 'hut', kind: 'choice', label: 'Hut', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'two-tarns', label: 'Two Tarns' }] } },
-      { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'map', label: 'Map' }] } },
-      { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
-      { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } },
-      { id: 'remarks', kind: 'text', label: 'Remarks', entry: { lines: 3 } },
-    ], // biome-ignore format: a field a line
-    forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'meals', 'nights'] }],
-  } as never,
-  kinds,
-);
 
 /**
  * What a form-associated element tells the browser (HTML, ElementInternals), which this DOM does not have.
@@ -105,20 +85,6 @@ const put = (html: string): void => {
 const field = (id: string): Shown => document.querySelector<Shown>(`[field="${id}"]`)!;
 const inside = <E extends HTMLElement = HTMLInputElement>(id: string, selector: string): E =>
   field(id).shadowRoot!.querySelector<E>(selector)!;
-/** Types as a browser reports it before it changes the input (Input Events Level 2). */
-function type(input: HTMLElement, text: string): void {
-  input.focus();
-  for (const data of text)
-    input.dispatchEvent(
-      new InputEvent('beforeinput', {
-        inputType: 'insertText',
-        data,
-        bubbles: true,
-        cancelable: true,
-        composed: true,
-      }),
-    );
-}
 
 describe('the element of a field', () => {
   test('draws label, hint, message and control, tied together', () => {

@@ -11,8 +11,7 @@ export const line: Renderer = (store, attributes) => {
   const { field } = store;
   const { lines = 1, conceal = false } = planOf<TextPlan>(field);
   const input = part(lines > 1 ? 'textarea' : 'input', 'input') as HTMLInputElement | HTMLTextAreaElement;
-  const { type, ...others } = attributes;
-  setAttributes(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
+  setAttributes(input, lines > 1 ? { ...attributes, rows: String(lines) } : attributes);
   // The text of a control when it is bound counts as typed.
   input.value = store.state().body.display;
   const element = part('span', 'line');

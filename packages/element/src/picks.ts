@@ -20,16 +20,15 @@ export const picks: Renderer = (store, attributes) => {
   if (field.kind.control !== 'picks') return undefined;
   const { draw, options } = planOf<Omit<ChoicePlan, 'draw'> & { readonly draw: string }>(field);
   if (!draw || !options) return undefined;
-  const { type: _, placeholder = '', disabled = false, ...others } = attributes;
   const { raw } = store.evaluation();
   if (draw === 'list') {
     const select = part('select', 'input');
     select.append(
-      new Option(String(placeholder), ''),
+      new Option(field.placeholder, ''),
       ...options.map(({ value, label }) => new Option(label, value, value === raw, value === raw)),
     );
     select.dataset.draw = draw;
-    setAttributes(select, { ...others, disabled });
+    setAttributes(select, attributes);
     return {
       element: select,
       named: select,
@@ -39,18 +38,15 @@ export const picks: Renderer = (store, attributes) => {
       },
     };
   }
-  const isTick = draw === 'tick';
   const group = part('div', 'options');
-  group.role = isTick ? 'group' : 'radiogroup';
   group.dataset.draw = draw;
-  const { 'aria-required': isRequired, ...rest } = others;
-  setAttributes(group, isRequired && !isTick ? { ...rest, 'aria-required': isRequired } : rest);
+  setAttributes(group, attributes);
   const values = raw.split(' ');
   const boxes = options.map(({ value, label }) => {
     const named = part('label', 'option');
     const box = part('input', 'box');
     const words = part('span', 'option-label');
-    box.type = isTick ? 'checkbox' : 'radio';
+    box.type = draw === 'tick' ? 'checkbox' : 'radio';
     box.name = field.id;
     box.value = value;
     box.defaultChecked = values.includes(value);
@@ -62,7 +58,7 @@ export const picks: Renderer = (store, attributes) => {
   const disable = (isDisabled: boolean): void => {
     for (const box of boxes) box.disabled = isDisabled;
   };
-  disable(disabled === true);
+  disable(field.html.disabled === true);
   return {
     element: group,
     named: group,

@@ -34,10 +34,8 @@ export function Line({
   };
   const [isRevealed, setRevealed] = useState(false);
   const named = label ? { 'aria-label': label } : {};
-  if (lines > 1) {
-    const { type: _, ...props } = field.inputProps;
-    return <textarea {...props} {...named} rows={lines} className={classNames.lines} />;
-  }
+  if (lines > 1)
+    return <textarea {...field.inputProps} {...named} rows={lines} className={classNames.lines} />;
   return (
     <div className={classNames.root} data-arbeit="line" data-concealed={conceal || undefined}>
       {guideText && (

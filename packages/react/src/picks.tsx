@@ -30,7 +30,7 @@ export function Picks({
     (element) => (element ? bindPicks(element, store) : undefined),
     [store],
   );
-  const { ref: _, type: __, placeholder, defaultValue: ___, name, id, ...attributes } = field.inputProps;
+  const { ref: _, defaultValue: __, name, id, ...attributes } = field.inputProps;
   const values = evaluation.raw.split(' ');
   const { draw } = plan;
   const classNames = { 'data-draw': draw, ...(className ? { className } : {}) };
@@ -46,7 +46,7 @@ export function Picks({
         ref={ref}
         defaultValue={evaluation.raw}
       >
-        <option value="">{String(placeholder ?? '')}</option>
+        <option value="">{store.field.placeholder}</option>
         {plan.options.map((option) => (
           <option key={option.value} value={option.value}>
             {option.label}
@@ -54,26 +54,21 @@ export function Picks({
         ))}
       </select>
     );
-  const { 'aria-required': isRequired, 'aria-describedby': description, disabled, ...others } = attributes;
-  const isTick = draw === 'tick';
   return (
     <div
-      {...others}
+      {...attributes}
       {...(label ? named : { 'aria-labelledby': field.labelProps.id })}
       ref={ref}
-      role={isTick ? 'group' : 'radiogroup'}
-      aria-describedby={String(description)}
-      {...(isRequired && !isTick ? { 'aria-required': true } : {})}
       {...classNames}
     >
       {plan.options.map((option) => (
         <label key={option.value}>
           <input
-            type={isTick ? 'checkbox' : 'radio'}
+            type={draw === 'tick' ? 'checkbox' : 'radio'}
             name={String(name)}
             value={option.value}
             defaultChecked={values.includes(option.value)}
-            disabled={disabled === true}
+            disabled={store.field.html.disabled === true}
           />
           <span>{option.label}</span>
         </label>

@@ -2,25 +2,9 @@
 import { compile } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { afterEach, describe, expect, test } from 'vitest';
+import { fieldOf, stay, type } from '../../dom/src/adapters.fixture.ts';
 import { field } from './field.ts';
 import { form } from './form.ts';
-
-const { fields, forms } = compile(
-  {
-    arbeit: 2,
-    title: 'Ridge Huts',
-    locale: 'en-GB',
-    fields: [
-      { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: 'RH-<4 digit>' }, look: { width: 9 }, rules: [{ id: 'needed', check: { type: 'required' } }] },
-      { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
-      { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
-    ], // biome-ignore format: a field a line
-    forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'meals', 'nights'] }],
-  } as never,
-  kinds,
-);
-const pass = fields.find(({ id }) => id === 'pass')!;
-const stay = forms.find(({ id }) => id === 'stay')!;
 
 afterEach(() => document.body.replaceChildren());
 const put = <K extends keyof HTMLElementTagNameMap>(
@@ -32,18 +16,10 @@ const put = <K extends keyof HTMLElementTagNameMap>(
   for (const [name, value] of Object.entries(attributes)) element.setAttribute(name, String(value));
   return element;
 };
-/** Types as a browser reports it before it changes the input (Input Events Level 2). */
-function type(input: HTMLElement, text: string): void {
-  input.focus();
-  for (const data of text)
-    input.dispatchEvent(
-      new InputEvent('beforeinput', { inputType: 'insertText', data, bubbles: true, cancelable: true }),
-    );
-}
 
 describe('a field', () => {
   test('is a store: its evaluation at once and after each change, and none after the end', () => {
-    const live = field(pass);
+    const live = field(fieldOf('pass'));
     const seen: string[] = [];
     const end = live.subscribe(({ display, value }) => seen.push(`${display} ${value}`));
     live.set('12');
@@ -54,7 +30,7 @@ describe('a field', () => {
   });
 
   test('formats what is typed into its control until that is destroyed', () => {
-    const live = field(pass);
+    const live = field(fieldOf('pass'));
     const input = put('input', live.attributes);
     expect([input.name, input.getAttribute('aria-required')]).toEqual(['pass', 'true']);
     const { destroy } = live.control(input);
@@ -68,7 +44,7 @@ describe('a field', () => {
   });
 
   test('tells its states on the element around it until that is destroyed', () => {
-    const live = field(pass);
+    const live = field(fieldOf('pass'));
     const root = put('div');
     const { destroy } = live.states(root);
     expect([root.dataset.arbeit, root.style.getPropertyValue('--arbeit-width')]).not.toContain('');
@@ -83,8 +59,8 @@ describe('a field', () => {
   });
 
   test('of a store made elsewhere is that field', () => {
-    const one = field(pass);
-    const other = field(pass, { store: one.store });
+    const one = field(fieldOf('pass'));
+    const other = field(fieldOf('pass'), { store: one.store });
     one.set('7');
     expect(other.store.evaluation().raw).toBe('7');
   });
@@ -110,7 +86,7 @@ describe('a field', () => {
 });
 
 test('radio buttons are picked', () => {
-  const live = field(fields.find(({ id }) => id === 'meals')!);
+  const live = field(fieldOf('meals'));
   const group = put('div', live.attributes);
   // What only an input may have is not on the element around them.
   expect(group.getAttributeNames()).toEqual(['role']);

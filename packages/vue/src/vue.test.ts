@@ -1,27 +1,9 @@
 // @vitest-environment happy-dom
-import { compile } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { createApp, h, nextTick, ref } from 'vue';
+import { fieldOf, stay, type } from '../../dom/src/adapters.fixture.ts';
 import { useField } from './use-field.ts';
 import { useForm } from './use-form.ts';
-
-const { fields, forms } = compile(
-  {
-    arbeit: 2,
-    title: 'Ridge Huts',
-    locale: 'en-GB',
-    fields: [
-      { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: 'RH-<4 digit>' }, look: { width: 9 }, rules: [{ id: 'needed', check: { type: 'required' } }] },
-      { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
-      { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
-    ], // biome-ignore format: a field a line
-    forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'meals', 'nights'] }],
-  } as never,
-  kinds,
-);
-const pass = fields.find(({ id }) => id === 'pass')!;
-const stay = forms.find(({ id }) => id === 'stay')!;
 
 let mountings: (() => void)[] = [];
 function letGo(): void {
@@ -50,19 +32,11 @@ afterEach(letGo);
 
 const find = <E extends HTMLElement = HTMLInputElement>(selector: string): E =>
   document.querySelector<E>(selector)!;
-/** Types as a browser reports it before it changes the input (Input Events Level 2). */
-function type(input: HTMLElement, text: string): void {
-  input.focus();
-  for (const data of text)
-    input.dispatchEvent(
-      new InputEvent('beforeinput', { inputType: 'insertText', data, bubbles: true, cancelable: true }),
-    );
-}
 
 describe('a field', () => {
   const shown = (draw = true) =>
     mounted(
-      () => useField(pass),
+      () => useField(fieldOf('pass')),
       ({ control, states, evaluation, value }) =>
         h('div', { ...states.value, class: 'root' }, [
           draw ? h('input', control) : null,
@@ -111,7 +85,7 @@ describe('a field', () => {
   test('of a store made elsewhere is that field', () => {
     const { store } = shown();
     const other = mounted(
-      () => useField(pass, { store }),
+      () => useField(fieldOf('pass'), { store }),
       ({ control }) => h('input', { ...control, class: 'other' }),
     );
     type(find('.other'), '7');
@@ -131,7 +105,7 @@ describe('a field', () => {
   test('lets its input go when it is drawn no more', async () => {
     const isDrawn = ref(true);
     const { store } = mounted(
-      () => useField(pass),
+      () => useField(fieldOf('pass')),
       ({ control }) => h('div', [isDrawn.value ? h('input', control) : null]),
     );
     const input = find('input');
@@ -153,7 +127,7 @@ describe('a field', () => {
 
 test('radio buttons are picked', async () => {
   const { value } = mounted(
-    () => useField(fields.find(({ id }) => id === 'meals')!),
+    () => useField(fieldOf('meals')),
     ({ control }) =>
       h('div', control, [
         h('input', { type: 'radio', name: 'meals', value: 'none' }),

@@ -131,7 +131,7 @@ export interface Sketch {
 }
 
 /** The options of an entry that are not left to their default. */
-const given = <T extends object>(entry: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
+export const given = <T extends object>(entry: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
   Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as never;
 
 /**

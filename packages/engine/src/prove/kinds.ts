@@ -9,6 +9,7 @@ import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
 import { writeTape } from '../tape/write-tape.ts';
 import { graphemes } from '../values/graphemes.ts';
+import { given } from './arbitraries.ts';
 
 /** Random fields of every kind except `pattern`, and tapes whose keys suit them. */
 export interface KindSketch {
@@ -19,9 +20,7 @@ export interface KindSketch {
 
 const option = <T>(...values: readonly T[]) => fc.option(fc.constantFrom(...values), { nil: undefined });
 const record = (shape: Record<string, fc.Arbitrary<unknown>>): fc.Arbitrary<object> =>
-  fc
-    .record(shape)
-    .map((entry) => Object.fromEntries(Object.entries(entry).filter(([, v]) => v !== undefined)));
+  fc.record(shape).map(given);
 
 const localeOf = fc.constantFrom(
   'en-GB', 'en-US', 'de-DE', 'de-CH', 'en-IN', 'fr-FR', 'es-ES', 'ar-EG', 'fa-IR', 'hi-IN', 'ja-JP', 'ko-KR', 'he-IL', 'sv-SE', 'pl-PL', 'nl-NL', 'da-DK', 'mr-IN',

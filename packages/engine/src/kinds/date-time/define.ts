@@ -25,7 +25,11 @@ export const dateTime: Definition<typeof options, DateTimePlan> = {
   byLocale: true,
   plan: planDateTime,
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
-  draws: ({ parts }) => [...parts.map(({ name }) => name), ...calendarWords],
+  draws: ({ parts, dateAt }) => [
+    ...parts.map(({ name }) => name),
+    // Where the time comes first there is no calendar.
+    ...(dateAt === 0 ? calendarWords : []),
+  ],
   comparable: 'moment',
   limits: {
     isGood: (text) => limitOn(text) !== undefined,
