@@ -2,6 +2,7 @@ import type { FieldEvent, FieldState } from '@arbeit/engine/field';
 import type { Field } from '@arbeit/react';
 import { assumedInWords } from '../model/assumed.ts';
 import { refusalInWords } from '../model/key-words.ts';
+import { shortened } from '../model/shortened.ts';
 import * as words from '../words/field/taken.ts';
 
 /**
@@ -13,7 +14,7 @@ export function takenInWords(state: FieldState, event: FieldEvent = { type: 'inv
   const taken = rejected
     ? words.notAccepted(refusalInWords(rejected, event))
     : leftOut
-      ? words.ignored(leftOut)
+      ? words.ignored(shortened(leftOut))
       : '';
   const assumed = body.assumed ? words.interpretedAs(assumedInWords(body.assumed)) : '';
   return [taken, assumed].filter(Boolean).join(' ');

@@ -5,6 +5,7 @@ import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef
 import { takenInWords } from '../../field/taken.ts';
 import { assumedInWords } from '../../model/assumed.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
+import { shortened } from '../../model/shortened.ts';
 import * as words from '../../words/desk/tape.ts';
 import { Expected } from './expected.tsx';
 import { type DeskExpectable, type Expects, expectedAt } from './expects.ts';
@@ -325,7 +326,7 @@ function Row({
             {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}
           </span>
         )}
-        {state.leftOut && <span className="text-marigold">{words.ignored(state.leftOut)} </span>}
+        {state.leftOut && <span className="text-marigold">{words.ignored(shortened(state.leftOut))} </span>}
         {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
           <span className="text-faint">{words.readAs(assumedInWords(state.body.assumed))} </span>
         )}

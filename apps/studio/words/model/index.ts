@@ -20,3 +20,4 @@ export * from './saver.ts';
 export * from './send-save.ts';
 export * from './shape-of.ts';
 export * from './shared.ts';
+export * from './shortened.ts';

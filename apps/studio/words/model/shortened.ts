@@ -1,0 +1,3 @@
+// Texts of `model/shortened.ts`.
+
+export const longText = (start: string, count: string) => `${start}… (${count} characters)`;
