@@ -15,7 +15,7 @@ export interface Drive {
   readonly messages: ReadonlyMap<string, string>;
   /** Answers requests of the page. */
   readonly servers: Servers;
-  /** What the definition does by the same hand; the last row of a line is its result. */
+  /** What the definition does by the same hand, a row per action; the last of a line is its result. */
   readonly rows: readonly Row[] | undefined;
 }
 
@@ -144,10 +144,17 @@ async function sameSoon(
   return [expected, found];
 }
 
+/** The rows of each line of a tape: one per action, as many as the hand needs. */
+function byLine(rows: readonly Row[]): ReadonlyMap<number, readonly Row[]> {
+  const lines = new Map<number, Row[]>();
+  for (const row of rows) lines.set(row.line, [...(lines.get(row.line) ?? []), row]);
+  return lines;
+}
+
 async function apartIn(drive: Drive): Promise<readonly string[]> {
   const { page, tape, first, fields, messages, rows, servers } = drive;
   const driving: Driven = { page, session: await page.context().newCDPSession(page) };
-  const led = new Map((rows ?? []).map((row) => [row.line, row]));
+  const led = byLine(rows ?? []);
   const placeAt = placesOn(page, fields);
   const apart: string[] = [];
   const touched = new Set<string>();
@@ -160,6 +167,8 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
   const tell = ({ line, source }: Step, [expected, found]: readonly [string, string]): void => {
     if (expected !== found) apart.push(`line ${line}: ${source}: expected ${expected}, found ${found}`);
   };
+  const soon = (isAnswered = false): number =>
+    isAnswered ? patience.answer : apart.length > 0 ? patience.apart : patience.else;
   /** Carries out a step with the focus where a person would have it. */
   const carryOut = async (step: Exclude<Step, Expect>): Promise<void> => {
     if (step.do === 'answer' || step.do === 'sent') {
@@ -175,7 +184,11 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
         : act(driving, place.at, action, {
             hand: drive.hand,
             isFirst: action.do !== 'focus' && !touched.has(about),
-            hint: led.get(step.line)?.caret[1],
+            hint: led.get(step.line)?.at(-1)?.caret[1],
+            settled: async (n) => {
+              const row = led.get(step.line)?.[n];
+              if (row) await sameSoon(() => shownBoth(row, place), soon());
+            },
           });
     if (isByHand && !focused) await done({ do: 'focus' });
     await done(step);
@@ -193,18 +206,18 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
     }
     if (step.do === 'focus') about = step.field ?? about;
     await carryOut(step);
-    const row = led.get(step.line);
+    const row = led.get(step.line)?.at(-1);
     about = row?.field ?? about;
     const place = await placeAt(about);
     focused = (await shownAt(place)).focused;
     if (!row) continue;
     const isAnswered = step.do === 'answer' || step.do === 'sent';
-    const soon = isAnswered ? patience.answer : apart.length > 0 ? patience.apart : patience.else;
-    tell(step, await sameSoon(() => shownBoth(row, place), soon));
+    const limit = soon(isAnswered);
+    tell(step, await sameSoon(() => shownBoth(row, place), limit));
     const said = messageAt(row.field);
     if (!said) continue;
     const told = async () => [JSON.stringify(row.message ?? ''), JSON.stringify(await textOf(said))] as const;
-    tell(step, await sameSoon(told, soon));
+    tell(step, await sameSoon(told, limit));
   }
   return apart;
 }

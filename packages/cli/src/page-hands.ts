@@ -62,14 +62,32 @@ async function compose({ session }: Driven, word: string): Promise<void> {
   await session.send('Input.insertText', { text: word });
 }
 
-/** Types the beginning of a word and replaces it by a suggestion. */
-async function suggest({ page }: Driven, input: Locator, word: string): Promise<void> {
+/**
+ * Waits until the page shows what one action of a line leads to, counted from 0. A page may format in a
+ * thread, and nobody picks a suggestion before that is done.
+ */
+export type Settled = (action: number) => Promise<void>;
+
+/**
+ * Types the beginning of a word and replaces it by a suggestion. `done`: the actions of the line before it.
+ * Returns those after it.
+ */
+async function suggest(
+  { page }: Driven,
+  input: Locator,
+  word: string,
+  done: number,
+  settled: Settled,
+): Promise<number> {
   const begun = begunOf(word);
-  if (begun === undefined) return page.keyboard.type(word);
-  const caret = (): Promise<number> =>
-    input.evaluate((element) => (element as HTMLInputElement).selectionStart ?? 0);
-  const from = await caret();
+  if (begun === undefined) {
+    await page.keyboard.type(word);
+    return done + 1;
+  }
+  if (done > 0) await settled(done - 1);
+  const from = await input.evaluate((element) => (element as HTMLInputElement).selectionStart ?? 0);
   await page.keyboard.type(begun);
+  await settled(done);
   // The keyboard replaces what is there of the word by then, whatever the page has made of it.
   await input.evaluate((element, start) => {
     const field = element as HTMLInputElement;
@@ -77,6 +95,8 @@ async function suggest({ page }: Driven, input: Locator, word: string): Promise<
     field.setSelectionRange(Math.min(start, end), Math.max(start, end));
   }, from);
   await page.keyboard.insertText(word);
+  // Typed, selected, inserted: as many rows in what the engine says of this hand.
+  return done + 3;
 }
 
 const selectIn = (input: Locator, from: number, to: number): Promise<void> =>
@@ -85,22 +105,33 @@ const selectIn = (input: Locator, from: number, to: number): Promise<void> =>
     Math.max(from, to),
   ] as const);
 
-/** Types a text by a hand. `isFirst`: nothing was done to the field before. */
+/** How an action is carried out. */
+export interface Manner {
+  readonly hand: Hand;
+  /** Nothing was done to the field before. */
+  readonly isFirst: boolean;
+  /** Where the definition has the caret then. */
+  readonly hint?: number | undefined;
+  readonly settled: Settled;
+}
+
+/** Types a text by a hand. */
 async function typeBy(
   driven: Driven,
   input: Locator,
-  hand: Hand,
   text: string,
-  isFirst: boolean,
+  { hand, isFirst, settled }: Manner,
 ): Promise<void> {
   const { keyboard } = driven.page;
   switch (hand) {
     case 'composing':
       for (const word of wordsIn(text)) await (isBlank(word) ? keyboard.type(word) : compose(driven, word));
       return;
-    case 'suggestion':
-      for (const word of wordsIn(text)) await suggest(driven, input, word);
+    case 'suggestion': {
+      let done = 0;
+      for (const word of wordsIn(text)) done = await suggest(driven, input, word, done, settled);
       return;
+    }
     case 'dictation':
       return keyboard.insertText(text);
     case 'autofill':
@@ -120,18 +151,10 @@ export const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Pro
     form?.[name]();
   }, what);
 
-/** Carries out one action on the tape's input. `hint`: where the definition has the caret then. */
-export async function act(
-  driven: Driven,
-  input: Locator,
-  action: Action,
-  {
-    hand,
-    isFirst,
-    hint,
-  }: { readonly hand: Hand; readonly isFirst: boolean; readonly hint?: number | undefined },
-): Promise<void> {
+/** Carries out one action on the tape's input. */
+export async function act(driven: Driven, input: Locator, action: Action, manner: Manner): Promise<void> {
   const { page } = driven;
+  const { hint } = manner;
   switch (action.do) {
     case 'focus':
       // At the end of the text, where a page leaves the caret; not where the definition puts it.
@@ -147,7 +170,7 @@ export async function act(
     case 'leave':
       return input.blur();
     case 'type':
-      return typeBy(driven, input, hand, action.text, isFirst);
+      return typeBy(driven, input, action.text, manner);
     case 'insert':
       return page.keyboard.insertText(action.text);
     case 'paste':
