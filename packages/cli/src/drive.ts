@@ -32,7 +32,12 @@ interface Driving {
   readonly tape: Tape;
 }
 
-const chromiums = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'] as const;
+const chromiums = [
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+  '/usr/bin/chromium-headless-shell',
+] as const;
 /** Flags for running without a monitor, and as root in a container. */
 const flags = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'];
 
