@@ -51,6 +51,8 @@ function storms(minutes, seed) {
 
 const passed = [
   vitest('apps/studio/store/lock.test.ts'),
+  vitest('apps/studio/store/embedded.test.ts', { ARBEIT_AUTOSAVES: '1000' }),
+  vitest('packages/engine/src/prove', { ARBEIT_RUNS: '2000' }),
   vitest('packages/engine/src/prove/typed-and-pasted.test.ts', { ARBEIT_LONGEST_TEXT: '7' }),
   vitest('packages/engine/src/prove/audit.test.ts', { ARBEIT_EVENTS: '1000000' }),
   storms(Number(values.minutes), Number(values.seed)),

@@ -4,10 +4,12 @@ import { join } from 'node:path';
 import { chromium, otherBrowsers } from './chromium.mjs';
 import { install } from './install.mjs';
 import { postgres } from './postgres.mjs';
+import { scratchInMemory } from './scratch.mjs';
 import { buildStudio, root } from './studio.mjs';
 
 // Everything that must hold, in the order of what is cheapest to know. Ends with the count of all tests.
 install();
+scratchInMemory();
 const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results);

@@ -26,7 +26,7 @@ import { sourcesFrom } from './sources.ts';
 import { treeShake } from './tree-shake.ts';
 
 const root = fileURLToPath(new URL('../../../..', import.meta.url));
-const numRuns = Number(process.env.ARBEIT_RUNS ?? 8);
+const numRuns = Number(process.env.ARBEIT_RUNS ?? 4);
 const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-tree-shake-'));
 const today = '2027-02-10';
