@@ -62,11 +62,11 @@ export default defineConfig({
         test: {
           ...bounds,
           name: 'shared',
+          setupFiles: [source('scripts/seed.ts')],
           include: ['{packages,apps}/**/*.test.{ts,tsx}'],
           exclude: [...ignored, ...apart],
           // Nothing these tests do outlives them, so one worker runs many files: what it has compiled once
-          // stays
-          // compiled.
+          // stays compiled.
           isolate: false,
         },
       },

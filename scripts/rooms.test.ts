@@ -260,3 +260,21 @@ test('no test has a limit of time of its own, or looks at a clock: it fails for 
   });
   expect(found).toEqual([]);
 });
+
+test('random tests draw by one seed: those in a world of their own name it, all others get it', () => {
+  const config = readFileSync(join(root, 'vitest.config.ts'), 'utf8');
+  expect(config).toMatch(/name: 'shared',\s+setupFiles: \[source\('scripts\/seed\.ts'\)\]/);
+  const random = ['packages', 'apps'].flatMap((room) =>
+    readdirSync(join(root, room), { recursive: true, encoding: 'utf8' })
+      .filter((path) => /\.test\.tsx?$/.test(path) && !/node_modules|\.next|dist/.test(path))
+      .map((path) => join(root, room, path))
+      .filter((path) => readFileSync(path, 'utf8').includes("from 'fast-check'")),
+  );
+  expect(random.length).toBeGreaterThan(20);
+  const isApart =
+    /\/(?:packages\/(?:dom|sandbox|react|vue|svelte|element)|apps\/studio\/(?:store|services|workers))\//;
+  const without = random
+    .filter((path) => isApart.test(path))
+    .filter((path) => !/scripts\/seed\.ts|ARBEIT_SEED/.test(readFileSync(path, 'utf8')));
+  expect(without.map((path) => relative(root, path))).toEqual([]);
+});

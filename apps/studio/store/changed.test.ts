@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest';
 import { changedWords } from '../model/changed-words.ts';
 import { changedBy, mergeChanged, nothingChanged } from './changed.ts';
 import { type Json, operationsBetween } from './operations.ts';
+import '../../../scripts/seed.ts';
 
 const field = (id: string, more: object = {}): FieldDocument =>
   ({ id, kind: 'text', label: id.toUpperCase(), entry: {}, ...more }) as FieldDocument;

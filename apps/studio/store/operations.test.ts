@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { carriedOut, conflictOf, type Json, type Operation, operationsBetween } from './operations.ts';
+import '../../../scripts/seed.ts';
 
 const demo = JSON.parse(
   readFileSync(new URL('../demo/ridge-huts.arbeit.json', import.meta.url), 'utf8'),

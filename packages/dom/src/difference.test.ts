@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { difference } from './difference.ts';
+import '../../../scripts/seed.ts';
 
 test('what was typed is found by the caret, not by its likeness', () => {
   expect(difference('55', '555', 1)).toEqual({ start: 0, end: 0, text: '5' });

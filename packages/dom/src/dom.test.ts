@@ -9,6 +9,7 @@ import { dropIn, dropped } from './drag.ts';
 import { eventFor } from './input-types.ts';
 import { changeOf, replaced } from './replaced.ts';
 import { createStore } from './store.ts';
+import '../../../scripts/seed.ts';
 
 const fieldOf = (kind: string, entry: object, rules: FieldDocument['rules'] = []) =>
   compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, { locale: 'en-GB' }, kinds);
