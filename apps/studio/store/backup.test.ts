@@ -1,11 +1,9 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
+import { newFolder } from './new-folder.fixture.ts';
 import { findRefused, listRefused } from './refusing.ts';
 import { findRevision, listRevisions, nameRevision } from './revisions.ts';
 import { saveSet } from './save-set.ts';
@@ -20,7 +18,7 @@ const titled = (title: string): SetDocument => ({ arbeit: 2, title, locale: 'en-
 const postgres = testPostgres();
 
 let count = 0;
-const folder = () => openStore(mkdtempSync(join(tmpdir(), 'arbeit-backup-')), migrations);
+const folder = async () => openStore(await newFolder(), migrations);
 const server = () => openServer(postgres().database(`backup${count++}`), migrations);
 
 const textOf = async (store: Store): Promise<string> => {

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { sql } from 'drizzle-orm';
 import { describe, expect, test, vi } from 'vitest';
+import { newFolder } from './new-folder.fixture.ts';
 import { savingPage } from './saving-page.fixture.ts';
 import { createSet, listSets } from './sets.ts';
 import { openStore } from './store.ts';
@@ -42,7 +43,7 @@ test('ten thousand autosaves of a thousand fields would stay under 50 MB', async
 
 test('the rest of a transaction is refused after its thread has ended', async () => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
-  const store = await openStore(mkdtempSync(join(tmpdir(), 'arbeit-half-')), migrations);
+  const store = await openStore(await newFolder(), migrations);
   const refused: string[] = [];
   const work = store.write((db) =>
     db.transaction(async (tx) => {
@@ -81,7 +82,7 @@ describe('what keeps the store from answering is said in words', () => {
   ])('%s', (error, words) => expect(asStoreError(error, '/data').message).toMatch(words));
 
   test('an error of whoever asks is not the store’s', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-ours-'));
+    const place = await newFolder();
     const store = await openStore(place, migrations);
     const ours = () => Promise.reject(new TypeError('x is undefined'));
     await expect(store.read(ours)).rejects.toThrow(TypeError);
@@ -97,16 +98,17 @@ describe('what keeps the store from answering is said in words', () => {
     const place = mkdtempSync(join(tmpdir(), 'arbeit-bad-'));
     writeFileSync(join(place, 'file'), '');
     await expect(openStore(join(place, 'file'), migrations)).rejects.toThrow(/is not a folder/);
-    const store = await openStore(join(place, 'whole'), migrations);
+    const whole = await newFolder();
+    const store = await openStore(whole, migrations);
     await store.close();
-    writeFileSync(join(place, 'whole', 'pg', 'global', 'pg_control'), 'x'.repeat(8192));
-    await expect(openStore(join(place, 'whole'), migrations)).rejects.toThrow(/damaged/);
+    writeFileSync(join(whole, 'pg', 'global', 'pg_control'), 'x'.repeat(8192));
+    await expect(openStore(whole, migrations)).rejects.toThrow(/damaged/);
     // The lock is let go again.
-    expect(existsSync(join(place, 'whole', 'arbeit.lock'))).toBe(false);
+    expect(existsSync(join(whole, 'arbeit.lock'))).toBe(false);
   });
 
   test('a store of which something is missing is damaged, and no new one is begun over it', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-part-'));
+    const place = await newFolder();
     const store = await openStore(place, migrations);
     await store.close();
     rmSync(join(place, 'pg', 'PG_VERSION'));
@@ -116,7 +118,7 @@ describe('what keeps the store from answering is said in words', () => {
   });
 
   test('a folder taken away while Arbeit runs', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-gone-'));
+    const place = await newFolder();
     const store = await openStore(place, migrations);
     rmSync(join(place, 'arbeit.lock'));
     await expect(store.write((to) => createSet(to, titled('x')))).rejects.toThrow(/moved or deleted/);

@@ -125,14 +125,15 @@ describe('what trials do about it', () => {
   });
 
   test('each trial that is proposed for the demo holds, and does not once it is broken; with all of them nothing is missed', () => {
-    const some = ['deposit', 'hut-pass', 'arrival', 'party'];
+    // All four in `npm run hard`.
+    const some = ['deposit', 'arrival', 'hut-pass', 'party'].slice(0, process.env.ARBEIT_RUNS ? 4 : 2);
     const targets = [
       ...some.map((id) => ({ type: 'field', id }) as const),
       { type: 'form', id: 'booking' } as const,
     ];
     const all = [...testMutations(demo, kinds, { today, targets })].flatMap((step) => step.proven ?? []);
     const fresh = all.flatMap(({ status }) => (status.is === 'missed' && status.isNew ? [status.trial] : []));
-    expect(fresh.length).toBeGreaterThan(20);
+    expect(fresh.length).toBeGreaterThan(10);
     const right = compile(demo, kinds);
     for (const one of fresh) expect([one.tape, holds(runTrial(right, one, today))]).toEqual([one.tape, true]);
     const grown = { ...demo, trials: [...(demo.trials ?? []), ...fresh] };
