@@ -6,6 +6,7 @@ import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';
 import { compileDocument } from './compile.ts';
 import { drivePage } from './drive.ts';
+import { importFile } from './import.ts';
 import { migrateDocuments } from './migrate.ts';
 import { playTapes } from './play.ts';
 import { type Output, report } from './report.ts';
@@ -99,6 +100,22 @@ const commands: Readonly<Record<CommandName, Command>> = {
         hands: hand as readonly string[],
         record: record as string | undefined,
         browser: browser as string | undefined,
+        output,
+      }),
+  },
+  import: {
+    flags: {
+      out: { type: 'string' },
+      format: { type: 'string' },
+      locale: { type: 'string' },
+      title: { type: 'string' },
+    },
+    run: ([file = ''], { out, format, locale, title }, output) =>
+      importFile(file, {
+        out: out as string | undefined,
+        format: format as string | undefined,
+        locale: locale as string | undefined,
+        title: title as string | undefined,
         output,
       }),
   },
