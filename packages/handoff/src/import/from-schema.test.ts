@@ -216,3 +216,57 @@ describe('a JSON Schema', () => {
     );
   });
 });
+
+describe('a description of an interface (OpenAPI)', () => {
+  const described = {
+    openapi: '3.1.0',
+    info: { title: 'Ridge Huts', version: '1' },
+    paths: { '/stays': {} },
+    components: {
+      schemas: {
+        Stay: {
+          type: 'object',
+          required: ['hut', 'guest'],
+          properties: {
+            hut: { $ref: '#/components/schemas/Hut' },
+            nights: { type: 'integer', minimum: 1 },
+            guest: { $ref: '#/components/schemas/Guest' },
+          },
+        },
+        Hut: { type: 'string', enum: ['windgap', 'two-tarns'] },
+        Guest: {
+          title: 'A guest',
+          allOf: [{ type: 'object', properties: { name: { type: 'string' } }, required: ['name'] }],
+          properties: { mail: { type: 'string', format: 'email' } },
+        },
+      },
+    },
+  };
+
+  test('each object is a form, with what it refers to; what is no object is part of those', () => {
+    const brought = fromSchema(JSON.stringify(described), described);
+    const set = sound(brought);
+    expect([brought.lost, set.title]).toEqual([[], 'Ridge Huts']);
+    expect(set.forms).toEqual([
+      {
+        id: 'stay',
+        title: 'Stay',
+        sections: [{ fields: ['hut', 'nights'] }, { title: 'A guest', fields: ['guest-name', 'guest-mail'] }],
+      },
+      { id: 'a-guest', title: 'A guest', fields: ['name', 'mail'] },
+    ]);
+    expect(set.fields.find(({ id }) => id === 'hut')).toMatchObject({
+      kind: 'choice',
+      rules: [{ check: { type: 'required' } }],
+    });
+  });
+
+  test('version 2 has them elsewhere; one without an object says so', () => {
+    const older = { swagger: '2.0', definitions: described.components.schemas };
+    const text = JSON.stringify(older).replaceAll('/components/schemas/', '/definitions/');
+    expect(sound(fromSchema(text, JSON.parse(text))).forms?.map(({ id }) => id)).toEqual(['stay', 'a-guest']);
+    const none = { openapi: '3.1.0', components: { schemas: { Hut: { type: 'string' } } } };
+    const { set, lost } = fromSchema(JSON.stringify(none), none);
+    expect([set.fields, lost.map(({ code }) => code)]).toEqual([[], ['no-properties']]);
+  });
+});

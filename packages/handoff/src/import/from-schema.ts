@@ -60,6 +60,8 @@ export function fromSchema(source: string, root: Json): Imported {
     told: new Set(),
   };
   if (handed) drop(reading, { path: '$', said: '$' }, say(importTexts, 'invalid-own'), 'x-arbeit');
+  const described = componentsIn(root);
+  if (described.length > 0) return fromComponents(reading, root, described);
   let whole = resolved(reading, { schema: root, path: '$', said: '$' });
   if (!isObject(whole.schema.properties) && isObject(whole.schema.items)) {
     drop(reading, whole, say(importTexts, 'array-schema'));
@@ -73,6 +75,33 @@ export function fromSchema(source: string, root: Json): Imported {
     });
   const title = text(whole.schema.title) || 'Imported';
   return sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
+}
+
+/** Schemas of objects in a description of an interface (OpenAPI 3: `components`; 2: `definitions`). */
+function componentsIn(root: Json): readonly Found[] {
+  const isOpenApi = typeof root.openapi === 'string' || typeof root.swagger === 'string';
+  if (!isOpenApi) return [];
+  const components = isObject(root.components) ? root.components.schemas : root.definitions;
+  const names = typeof root.openapi === 'string' ? ['components', 'schemas'] : ['definitions'];
+  return Object.entries(isObject(components) ? components : {}).flatMap(([name, schema]) =>
+    isObject(schema)
+      ? [{ ...within({ path: '$', said: '$' }, schema, ...names, name), said: `$.${name}` }]
+      : [],
+  );
+}
+
+/** Imports each object of a description of an interface as a form; what is no object is part of those. */
+function fromComponents(reading: SchemaReading, root: Json, described: readonly Found[]): Imported {
+  const drafts = described.flatMap((found) => {
+    const whole = resolved(reading, found);
+    if (!isObject(whole.schema.properties)) return [];
+    const form = text(whole.schema.title).trim() || labelFor(found.said.slice(2));
+    return draftsOf(reading, whole, { names: [], paths: [], title: '' }).map((draft) => ({ ...draft, form }));
+  });
+  if (drafts.length === 0)
+    reading.lost.push({ where: 'the schema', ...dropped(say(importTexts, 'no-properties')) });
+  const title = (isObject(root.info) ? text(root.info.title) : '') || 'Imported';
+  return sanitize({ title, locale: 'en-GB' }, drafts, reading.lost);
 }
 
 /** Keywords that relate several properties, which fields cannot express. */

@@ -37,6 +37,8 @@ export interface Draft {
   readonly place?: Place | undefined;
   /** The title of its section, if the form has sections. */
   readonly section?: string;
+  /** The title of its form, if the source has several. */
+  readonly form?: string;
 }
 
 /** An id of letters, digits and hyphens that is not in `taken`. */
@@ -128,7 +130,10 @@ function without<K extends keyof FieldDocument>(field: FieldDocument, piece: K):
 const mostFields = 1000;
 const mostLost = 500;
 
-/** A set of drafts, each made valid; with a form of all fields if it has a title. */
+/**
+ * A set of drafts, each made valid; with the forms that the drafts name, or a form of all fields if it has a
+ * title.
+ */
 export function sanitize(
   {
     title,
@@ -157,15 +162,27 @@ export function sanitize(
     locale: speaks,
     fields,
   };
-  const withForm =
-    form !== undefined && fields.length > 0
-      ? { ...base, forms: [{ id: idFor(form, new Set()), title: form, ...inSections(taken, form) }] }
-      : base;
-  const result = readDocument(withForm, kinds);
+  const forms = formsOf(taken, form);
+  const result = readDocument(forms.length > 0 ? { ...base, forms } : base, kinds);
   if (result.ok) return { set: result.document, lost: cappedLost(all) };
   const plain = readDocument(base, kinds);
   for (const fault of result.faults) all.push({ where: `the form “${form}”`, ...dropped(fault) });
   return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
+}
+
+/** A form for each title that drafts name, in their order; `whole` is that of drafts that name none. */
+function formsOf(drafts: readonly Draft[], whole: string | undefined): readonly FormDocument[] {
+  const byTitle = new Map<string, Draft[]>();
+  for (const draft of drafts) {
+    const { form = whole } = draft;
+    if (form !== undefined) byTitle.set(form, [...(byTitle.get(form) ?? []), draft]);
+  }
+  const taken = new Set<string>();
+  return [...byTitle].map(([title, own]) => {
+    const id = idFor(title, taken);
+    taken.add(id);
+    return { id, title, ...inSections(own, title) } as FormDocument;
+  });
 }
 
 /** The fields of a form in sections: neighbours with the same section name are together. */

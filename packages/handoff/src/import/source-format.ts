@@ -17,7 +17,8 @@ export function sourceFormatOf(text: string): SourceFormat {
       : 'document';
 }
 
-const isSchema = (text: string): boolean => /"(?:\$schema|properties|\$defs|x-arbeit)"\s*:/.test(text);
+const isSchema = (text: string): boolean =>
+  /"(?:\$schema|properties|\$defs|x-arbeit|openapi|swagger)"\s*:/.test(text);
 
 /** Parses JSON text to an object; if that fails, the reason. */
 export function objectIn(text: string): Readonly<Record<string, unknown>> | string {
