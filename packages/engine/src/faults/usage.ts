@@ -9,9 +9,9 @@ export const unknownKind = (name: string, way = 'Pass it in the kinds table.') =
 export const unknownCheck = (type: string, way = 'Pass it in the checks table.') =>
   misuse({ code: 'unknown-check', message: `Unknown check "${type}". ${way}` });
 
-/** A server's answer to something that is no record, and to a value that is no text. */
+/** A server's answer to something that is no record, and to a value that the field could not contain. */
 export const expectedRecord = 'Expected an object with one text per field.';
-export const expectedText = 'Expected a text.';
+export const notAllowed = 'This value cannot be used here.';
 
 export const formFieldTwice = (form: string) =>
   misuse({ code: 'form-field-twice', message: `Two fields of the form "${form}" have the same id.` });

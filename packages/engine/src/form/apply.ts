@@ -8,8 +8,8 @@ import { recordOf } from './record.ts';
 import type { ServerFinding } from './sending.ts';
 
 /** A server's finding about one field of a record; about the whole record if `field` is empty. */
-export interface FieldFinding {
-  readonly field: string;
+export interface FieldFinding<F extends string = string> {
+  readonly field: F;
   readonly code: string;
   /** The message to show. Without it the text of the code in the field's rules is used. */
   readonly message?: string;

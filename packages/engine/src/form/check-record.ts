@@ -9,6 +9,9 @@ import { type FormState, fieldOf, type HydratedForm, startForm, withField } from
 import { recordOf } from './record.ts';
 import type { FormRecord, Values } from './sending.ts';
 
+/** The name of a field of a record; empty for the record as a whole. */
+export type NameIn<V extends Values> = (keyof V & string) | '';
+
 /** The result of checking a record: the record as the form itself would send it, or findings by field. */
 export type CheckedRecord<V extends Values = Values> =
   | {
@@ -17,14 +20,22 @@ export type CheckedRecord<V extends Values = Values> =
       /** Names that no field of the form has: tokens, buttons, what a framework adds. */
       readonly ignored: readonly string[];
     }
-  | { readonly ok: false; readonly findings: readonly FieldFinding[] };
+  | {
+      readonly ok: false;
+      /** `field` is empty for what is no record at all. */
+      readonly findings: readonly FieldFinding<NameIn<V>>[];
+    };
+
+/** The longest raw text that is read for a field of a kind that says nothing else, in UTF-16 units. */
+const longestRead = 20_000;
 
 /** Asks a server the question of a field. */
 export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**
  * Checks a record on the server, raw values by field id, with the rules of the page. `today` (ISO 8601) is
- * the day where the user is. A value that the field could not contain is refused. What was not sent is
+ * the day where the user is. A value that the field could not contain is refused, one that is far too
+ * long without being read. What was not sent is
  * absent: an initial value never replaces it. Unknown names are ignored and listed, because frameworks, CSRF
  * tokens and buttons add some. `ask` asks servers; without it their rules do not hold the record back.
  *
@@ -47,6 +58,11 @@ export async function checkRecord<V extends Values = Values>(
       continue;
     }
     const { field, state: own } = fieldOf(form, state, id);
+    // A text that no value of the field can be would only take time.
+    if (text.length > (field.kind.longest?.(field.plan) ?? longestRead)) {
+      findings.push({ field: id, code: 'not-allowed' });
+      continue;
+    }
     const { body, leftOut, rejected } = field.kind.parse(field.plan, text);
     // An unticked checkbox holds nothing, but has a value.
     const isHeld = field.kind.raw(field.plan, body) !== '' || field.kind.value(field.plan, body) !== null;
@@ -59,8 +75,8 @@ export async function checkRecord<V extends Values = Values>(
     const found = wrongWith(form, state, id, today);
     if (found) findings.push(found);
   }
-  if (findings.length) return { ok: false, findings };
-  // The form's own declaration gives the type of its values.
+  // The form's own declaration gives the names and types of its values.
+  if (findings.length) return { ok: false, findings: findings as readonly FieldFinding<NameIn<V>>[] };
   return { ok: true, record: recordOf(form, state, today) as FormRecord<V>, ignored };
 }
 

@@ -1,10 +1,13 @@
 import { describe, expect, test } from 'vitest';
+import { compile } from '../document/compile.ts';
+import { kinds } from '../kinds/registry.ts';
 import { type CodeOutcome, customBy } from '../rules/custom.ts';
 import type { FormEvent } from './apply.ts';
 import { checkRecord } from './check-record.ts';
 import { evaluateInForm } from './evaluate-form.ts';
 import { type FormState, fieldOf, type HydratedForm, startForm } from './form.ts';
 import { recordOf } from './record.ts';
+import { serverForm } from './server-form.ts';
 import { codesAt, contentOf, put, run, stayWith, typed } from './stay.fixture.ts';
 
 const form = stayWith();
@@ -472,6 +475,45 @@ describe('the server’s side', () => {
       ok: false,
       findings: [{ field: 'pass', code: 'not-allowed' }],
     });
+  });
+
+  test('refuses unread what is far longer than the field can be, and reads a text without a limit', async () => {
+    const read: string[] = [];
+    const fields = form.fields.map((field) => ({
+      ...field,
+      kind: {
+        ...field.kind,
+        parse: (plan: never, text: string) => {
+          read.push(field.id);
+          return field.kind.parse(plan, text);
+        },
+      },
+    })) as typeof form.fields;
+    const long = '1'.repeat(20_001);
+    const checked = await checkRecord({ ...form, fields }, { pass: long, 'key-box': '4815' }, '2027-02-10');
+    expect(checked).toMatchObject({ ok: false });
+    expect(!checked.ok && checked.findings[0]).toEqual({ field: 'pass', code: 'not-allowed' });
+    expect(read).toEqual(['key-box']);
+    const remarks = { id: 'remarks', kind: 'text', label: 'Remarks', entry: { lines: 4 } };
+    const words = { id: 'huts', kind: 'choices', label: 'Huts', entry: { options: Array.from({ length: 900 }, (_, i) => ({ value: `${'h'.repeat(40)}${i}`, label: `Hut ${i}` })) } };
+    const free = compile(
+      { arbeit: 2, title: 'T', locale: 'en-GB', fields: [remarks, words], forms: [{ id: 'f', fields: ['remarks', 'huts'] }] } as never,
+      kinds,
+    ).forms[0]!;
+    const huts = words.entry.options.map(({ value }) => value).join(' ');
+    const taken = await checkRecord(free, { remarks: 'x '.repeat(100_000), huts }, '');
+    expect(taken).toMatchObject({ ok: true, record: { raw: { huts } } });
+  }); // biome-ignore format: data
+
+  test('says in the language of the form what only a server meets', async () => {
+    const german = serverForm(form, { 'not-allowed': 'Dieser Wert ist hier nicht möglich.' });
+    const checked = await german.check({ ...raw, pass: 'RH-42; drop', arrival: 7 }, { today: '2027-02-10' });
+    const { message } = { message: 'Dieser Wert ist hier nicht möglich.' };
+    expect(checked).toMatchObject({ ok: false });
+    expect(!checked.ok && checked.findings.filter(({ code }) => code === 'not-allowed')).toEqual([
+      { field: 'arrival', code: 'not-allowed', message },
+      { field: 'pass', code: 'not-allowed', message },
+    ]);
   });
 
   test('ignores and lists names that the form does not have', async () => {

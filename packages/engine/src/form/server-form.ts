@@ -1,5 +1,6 @@
-import { expectedRecord, expectedText } from '../faults/usage.ts';
-import { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
+import { expectedRecord, notAllowed } from '../faults/usage.ts';
+import type { FieldFinding } from './apply.ts';
+import { type Asker, type CheckedRecord, checkRecord, type NameIn } from './check-record.ts';
 import { type HydratedForm, placeOf } from './form.ts';
 import type { Values } from './sending.ts';
 
@@ -42,13 +43,26 @@ export interface ServerForm<V extends Values = Values> {
 }
 
 /**
+ * Messages in the language of a form for what only a server meets. `not-allowed`: a value that the field
+ * could not contain, or that is no text.
+ */
+export interface ServerTexts {
+  readonly 'not-allowed': string;
+}
+
+const english: ServerTexts = { 'not-allowed': notAllowed };
+
+/**
  * The checks of a form for a server: no page, no clock and no locale service. Also as a Standard Schema
  * (version 1).
  *
  * @example
  * const checked = await serverForm(booking).check(new FormData(), { today: '2027-02-10' });
  */
-export function serverForm<V extends Values = Values>(form: HydratedForm<V>): ServerForm<V> {
+export function serverForm<V extends Values = Values>(
+  form: HydratedForm<V>,
+  texts: ServerTexts = english,
+): ServerForm<V> {
   const check = async (record: unknown, { today, ask }: AtServer): Promise<CheckedRecord<V>> => {
     const sent = rawIn(record);
     if (sent === undefined)
@@ -58,22 +72,19 @@ export function serverForm<V extends Values = Values>(form: HydratedForm<V>): Se
       };
     // Files and other non-text values under unknown names are ignored, like unknown texts.
     const strange = sent.strange.filter((name) => form.places.has(name));
-    const findings = strange.map((field) => ({
-      field,
+    const findings: FieldFinding<NameIn<V>>[] = strange.map((field) => ({
+      field: field as NameIn<V>,
       code: 'not-allowed',
-      message: expectedText,
     }));
     const checked = await checkRecord(form, sent.raw, today, ask);
-    if (findings.length === 0)
-      return checked.ok
-        ? {
-            ...checked,
-            ignored: [...checked.ignored, ...sent.strange.filter((name) => !strange.includes(name))],
-          }
-        : checked;
+    if (findings.length === 0 && checked.ok)
+      return {
+        ...checked,
+        ignored: [...checked.ignored, ...sent.strange.filter((name) => !strange.includes(name))],
+      };
     // A value that was not a text was not checked, so other findings for its field are meaningless.
     const others = checked.ok ? [] : checked.findings.filter(({ field }) => !strange.includes(field));
-    return { ok: false, findings: [...findings, ...others] };
+    return { ok: false, findings: [...findings, ...others].map((one) => said(one, texts)) };
   };
   return {
     check,
@@ -95,6 +106,12 @@ export function serverForm<V extends Values = Values>(form: HydratedForm<V>): Se
     }),
   };
 }
+
+/** A finding with its message: a rule brings its own, and what no field could contain has one per form. */
+const said = <F extends string>(finding: FieldFinding<F>, texts: ServerTexts): FieldFinding<F> =>
+  finding.message === undefined && finding.code === 'not-allowed'
+    ? { ...finding, message: texts['not-allowed'] }
+    : finding;
 
 const labelIn = <V extends Values>(form: HydratedForm<V>, id: string): string =>
   form.places.has(id) ? (form.fields[placeOf(form, id)]?.label ?? id) : id;

@@ -237,7 +237,7 @@ describe('server.js', () => {
       },
     ]);
     expect(strange).toEqual(Array.from({ length: 7 }, () => [false, true]));
-    expect(standard.issues[0]).toEqual({ message: 'Expected a text.', path: ['mobile'] });
+    expect(standard.issues[0]).toEqual({ message: 'This value cannot be used here.', path: ['mobile'] });
     expect(standard.issues.map(({ path }: { path: string[] }) => path.join())).toEqual([
       'mobile',
       'arrival',
@@ -305,7 +305,7 @@ test('the README’s snippet for a server is a handler and a server action that 
     const [taken, refused, action] = [await post(good), await post({ ...good, hut: 'nowhere' }), await send(form)];
     console.log(JSON.stringify([taken.status, await taken.json(), refused.status, await refused.json(), action.ok, action.ignored, schema['~standard'].vendor, asked[0]?.[0]]));`);
   expect(JSON.parse(told)).toEqual([
-    200, { findings: [] }, 422, { findings: [{ field: 'hut', code: 'not-allowed' }] }, true,
+    200, { findings: [] }, 422, { findings: [{ field: 'hut', code: 'not-allowed', message: 'This value cannot be used here.' }] }, true,
     ['$ACTION_ID_60', '$ACTION_REF_1', '$ACTION_1:0', '$ACTION_KEY', 'csrf', 'save', 'photo'], 'arbeit',
     expect.stringContaining('http://localhost:3000/'),
   ]); // biome-ignore format: an answer beside the other
@@ -319,6 +319,9 @@ import { bindForm, createFormStore, createStore, evaluateOn } from './dom.js';
 import { type BookingRecord, bookingForm, deposit, dog, hut, mobile } from './fields.js';
 import { Picks, useField, useForm } from './react.js';
 import { checkBooking, standardBooking } from './server.js';
+import './elements.js';
+// Another hand-off in the same project declares the same elements.
+import './other/elements.js';
 import { useField as useVueField } from './vue.js';
 import { field } from './svelte.js';
 
@@ -335,6 +338,15 @@ export const name: string | undefined = record['dog-name'];
 export const pass: string | null = record['hut-pass'];
 const checked = await checkBooking({}, { today: '2027-02-10' });
 if (checked.ok) checked.record.values.mobile satisfies \`+\${number}\`;
+else for (const { field } of checked.findings) field satisfies keyof BookingRecord | '';
+// @ts-expect-error the form has no such field
+export const isRemark = !checked.ok && checked.findings[0]?.field === 'remark';
+document.querySelector('arbeit-field')!.typed satisfies string | null;
+document.querySelector('arbeit-form')!.store satisfies object;
+document.addEventListener('arbeit-record', ({ detail }) => { detail.raw satisfies Readonly<Record<string, string>>; });
+export const drawn = <arbeit-form form="booking"><arbeit-field field="mobile" ref={(one) => { one?.value satisfies string | undefined; }} /></arbeit-form>;
+// @ts-expect-error a field element names its field
+export const unnamed = <arbeit-field />;
 export const store = createStore(mobile, evaluateOn());
 store.evaluation().value satisfies \`+\${number}\` | null;
 const form = createFormStore(bookingForm);
@@ -360,6 +372,7 @@ form.field('remark');
 checkBooking({}, {});
 `,
   );
+  write(join(folder, 'other'), files);
   const packages = ['@standard-schema', '@types', 'react', 'csstype', 'vue', '@vue'];
   mkdirSync(join(folder, 'node_modules'), { recursive: true });
   for (const name of packages)

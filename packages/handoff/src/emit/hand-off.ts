@@ -125,13 +125,14 @@ export async function handOff({
   const typed = [
     ...module.imports.map(({ from }) => from),
     ...faces.map(({ face }) => face.from),
+    ...(uses.includes('element') && needs.hasForms ? ['@arbeit/engine/form'] : []),
     ...(isServed ? ['@arbeit/engine/form', ...(needs.isAsking ? ['@arbeit/dom'] : [])] : []),
   ];
   for (const [path, text] of declarations([...new Set(typed)], sources)) files.set(path, text);
 
   onProgress('writing', 0.85);
   if (isServed) put(files, 'server', serverModule(set, needs));
-  if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs));
+  if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs, uses.includes('react')));
   putBeside(files, { set, tapes: isTried ? tapes : [], uses, kinds, version: sources.version });
   onProgress('done', 1);
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));

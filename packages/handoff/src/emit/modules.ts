@@ -1,5 +1,6 @@
-import type { SetDocument } from '@arbeit/engine/document';
-import { inComment } from '../escape.ts';
+import { languageOf, type SetDocument } from '@arbeit/engine/document';
+import { languages, wordingFor } from '@arbeit/engine/rules';
+import { inComment, inScript } from '../escape.ts';
 import { allOf, listed } from '../imports.ts';
 import { capital, namesIn } from '../names.ts';
 import { type Needs, renderersOf } from './adapters.ts';
@@ -34,13 +35,17 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
   const forms = formsOf(set);
   const [only] = forms;
   const isOne = forms.length === 1 && only !== undefined;
+  const notAllowed = String(wordingFor(languages, languageOf({}, set))['not-allowed']);
   return {
     js: lines(
       listed('import', ['serverForm'], './run-time/server.js'),
       allOf('./fields.js'),
       '',
+      '// What only a server says, in the language of the forms.',
+      `const texts = { 'not-allowed': ${inScript(notAllowed)} };`,
+      '',
       ...forms.flatMap(({ form, stem }) => [
-        `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(all.${form});`,
+        `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(all.${form}, texts);`,
       ]),
       ...(isOne ? [`export { check${only.stem} as check };`] : []),
       ...(isAsking ? [listed('export', ['askByFetch'], './run-time/server.js')] : []),
@@ -66,8 +71,54 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
   };
 }
 
-/** `elements.js`: defines the elements for everything in the set when it is loaded. */
-export function elementsModule(set: SetDocument, needs: Needs): Module {
+/**
+ * The types of the elements for scripts (`querySelector`, events) and, where React is used, for JSX. The same
+ * in every hand-off, so that two in one project declare the same.
+ */
+const elementTypes = (hasForms: boolean, isInJsx: boolean): string =>
+  lines(
+    listed('import type', ['FieldElement', ...(hasForms ? ['FormElement'] : [])], './element.js'),
+    ...(hasForms ? [listed('import type', ['FormRecord'], './types/engine/form/index.js')] : []),
+    ...(isInJsx ? [listed('import type', ['DetailedHTMLProps', 'HTMLAttributes'], 'react')] : []),
+    '',
+    'declare global {',
+    '  interface HTMLElementTagNameMap {',
+    "    'arbeit-field': FieldElement;",
+    ...(hasForms ? ["    'arbeit-form': FormElement;"] : []),
+    '  }',
+    ...(hasForms
+      ? [
+          '  interface GlobalEventHandlersEventMap {',
+          '    /** A form was submitted and is ready. */',
+          "    'arbeit-record': CustomEvent<FormRecord>;",
+          '  }',
+        ]
+      : []),
+    '}',
+    ...(isInJsx
+      ? [
+          "declare module 'react' {",
+          '  namespace JSX {',
+          '    interface IntrinsicElements {',
+          "      'arbeit-field': DetailedHTMLProps<HTMLAttributes<FieldElement>, FieldElement> & { field: string; name?: string };",
+          ...(hasForms
+            ? [
+                "      'arbeit-form': DetailedHTMLProps<HTMLAttributes<FormElement>, FormElement> & { form: string };",
+              ]
+            : []),
+          '    }',
+          '  }',
+          '}',
+        ]
+      : []),
+    'export {};',
+  );
+
+/**
+ * `elements.js`: defines the elements for everything in the set when it is loaded. `isInJsx`: its types are
+ * also for JSX of React.
+ */
+export function elementsModule(set: SetDocument, needs: Needs, isInJsx = false): Module {
   const nameOf = namesIn(set);
   const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
   const forms = formsOf(set).map(({ form }) => `all.${form}`);
@@ -97,7 +148,7 @@ export function elementsModule(set: SetDocument, needs: Needs): Module {
         : []),
       `defineFields([${fields.join(', ')}]${given});`,
     ),
-    dts: lines('export {};'),
+    dts: elementTypes(forms.length > 0, isInJsx),
   };
 }
 

@@ -34,9 +34,10 @@ const sayable = {
     { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'w', label: 'Wood' }, { value: 's', label: 'Sauna' }, { value: 't', label: 'Tea' }], count: { max: 2 } } },
     { id: 'dog', kind: 'yes-no', label: 'Dog', entry: { draw: 'radio' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
     { id: 'terms', kind: 'yes-no', label: 'Terms', entry: { draw: 'tick' } },
+    { id: 'agreed', kind: 'yes-no', label: 'Agreed', entry: { draw: 'tick' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
     { id: 'collar', kind: 'one-time-code', label: 'Collar', entry: { length: 3 }, when: { field: 'dog', is: true }, rules: [{ id: 'needed', check: { type: 'required' } }, { id: 'long', check: { type: 'length', max: 3 } }] },
   ],
-  forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'hour', 'ext', 'pin', 'nights', 'price', 'from', 'at', 'walk', 'hut', 'extras', 'dog', 'terms', 'collar'] }],
+  forms: [{ id: 'stay', title: 'Stay', fields: ['pass', 'hour', 'ext', 'pin', 'nights', 'price', 'from', 'at', 'walk', 'hut', 'extras', 'dog', 'terms', 'agreed', 'collar'] }],
 } as unknown as SetDocument; // biome-ignore format: a field a line
 
 /** Texts that have something to do with each kind: whole values, some right, some nearly. */
@@ -60,8 +61,8 @@ const texts: Readonly<Record<string, readonly string[]>> = {
 /** Records that are right, of each form: with everything in it, and with what is needed alone. */
 const right: Readonly<Record<string, readonly Record<string, string | null>[]>> = {
   stay: [
-    { pass: 'AB-1234/FF', hour: '2330', ext: '1234 ext. 56', pin: '1357', nights: '4', price: '-3.00', from: '2028-02-29', at: '12:30', walk: '90', hut: 'a', extras: 'w t', dog: 'yes', terms: 'yes', collar: '123' },
-    { pass: 'AB-1234/FF', hour: null, ext: '1234', pin: null, nights: '24', price: null, from: null, at: null, walk: null, hut: null, extras: null, dog: 'no', terms: 'no' },
+    { pass: 'AB-1234/FF', hour: '2330', ext: '1234 ext. 56', pin: '1357', nights: '4', price: '-3.00', from: '2028-02-29', at: '12:30', walk: '90', hut: 'a', extras: 'w t', dog: 'yes', terms: 'yes', agreed: 'yes', collar: '123' },
+    { pass: 'AB-1234/FF', hour: null, ext: '1234', pin: null, nights: '24', price: null, from: null, at: null, walk: null, hut: null, extras: null, dog: 'no', terms: 'no', agreed: 'yes' },
   ],
   booking: [
     { mobile: '+447700900123', email: 'guest@huts.example', party: '4', 'hut-pass': 'AB-1234/FF', arrival: '2027-02-14', departure: '2027-02-20', expected: '12:30', 'walk-in': '90', hut: 'windgap', deposit: '100.00', dog: 'yes', 'dog-name': 'Biscuit', extras: 'blanket wood', remarks: 'Biscuit' },

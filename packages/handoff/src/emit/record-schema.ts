@@ -41,7 +41,7 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
       return one ?? [];
     });
     if (values.beyond) unsaid.push(`${field.label}: ${values.beyond}`);
-    properties[id] = property(field, values, said, isNeeded || isAlwaysThere(values, field));
+    properties[id] = property(field, isNeeded ? answeredOnly(values, field) : values, said, isNeeded);
     if (!definition.when) required.push(id);
     else {
       const condition = conditionOf(definition.when, own, set, kinds);
@@ -83,16 +83,21 @@ function described(definition: SetDocument['fields'][number], set: SetDocument, 
   return { field, define, values: valueTypesOf(field.plan).values };
 }
 
-/** Whether a value is always present: a checkbox that is not ticked says no. */
-const isAlwaysThere = ({ among }: ValueForm, field: HydratedField): boolean =>
-  among !== undefined && field.kind.value(field.plan, field.kind.empty(field.plan)) !== null;
+/** The value of an empty field: a checkbox that is not ticked says no, everything else nothing. */
+const emptyValue = (field: HydratedField): string | null =>
+  field.kind.value(field.plan, field.kind.empty(field.plan));
+
+/** The values of a field that must be answered: an empty field is no answer, even if it has a value. */
+const answeredOnly = (values: ValueForm, field: HydratedField): ValueForm =>
+  values.among ? { ...values, among: values.among.filter((one) => one !== emptyValue(field)) } : values;
 
 function property(
   field: HydratedField,
   { among, expression }: ValueForm,
   said: readonly Schema[],
-  isThere: boolean,
+  isNeeded: boolean,
 ): Schema {
+  const isThere = isNeeded || (among !== undefined && emptyValue(field) !== null);
   return {
     title: field.label,
     ...(field.hint ? { description: field.hint } : {}),

@@ -51,6 +51,9 @@ function named(
 /** Content and raw are the picked values, the display their labels, in the order of the options. */
 export const choices: Kind<ChoicesPlan, TextState> = {
   control: 'picks',
+  // All its labels, one after the other, and blanks between them.
+  longest: ({ options }) =>
+    options.reduce((sum, { value, label }) => sum + value.length + label.length, 20_000),
   ...picking<ChoicesPlan, TextState>({
     empty: (plan) => bodyOf(plan, new Set()),
     raw: (_, { content }) => content,
