@@ -28,6 +28,7 @@ export function chromium() {
  * each is in.
  */
 const others = {
+  chromium: whole,
   'firefox-esr': '/usr/bin/firefox-esr',
   'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',
   xvfb: '/usr/bin/Xvfb',

@@ -1,11 +1,15 @@
+import { existsSync } from 'node:fs';
 import { chromium as launcher } from '@playwright/test';
 import { chromiumFlags } from '../chromium.ts';
 import { type Driven, partsOf } from './driven.ts';
 
+/** The whole browser, which has windows; elsewhere tests run in its headless shell. */
+const whole = '/usr/bin/chromium';
+
 /** Chromium by Playwright; `display`: in a window on that screen, else without one. */
 export async function chromium({ display }: { readonly display?: string } = {}): Promise<Driven> {
   const browser = await launcher.launch({
-    executablePath: process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: existsSync(whole) ? whole : (process.env.ARBEIT_CHROMIUM ?? whole),
     args: [...chromiumFlags],
     headless: display === undefined,
     ...(display ? { env: { ...process.env, DISPLAY: display } as Record<string, string> } : {}),
