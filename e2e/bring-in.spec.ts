@@ -94,6 +94,16 @@ test('the cells of a table are read as they are written, or as somebody says; lo
   ]);
 });
 
+test('cells that do not fit are listed by row, for the kind that is chosen', async ({ page }) => {
+  const days = Array.from({ length: 12 }, (_, i) => `2027-03-${i + 10}`);
+  const dialog = await bring(page, ['Arrival\tHut', ...days.map((day) => `${day}\tA`), 'soon\tB'].join('\n'));
+  await expect(dialog.getByText(words.shelf.cellsDoNotFit(1))).toBeVisible();
+  await expect(dialog.getByText(words.shelf.inRow('Arrival', 14))).toContainText('soon');
+  await expectNoViolations(page, '[role="dialog"]');
+  await dialog.getByLabel('Arrival is').selectOption({ label: 'text' });
+  await expect(dialog.getByText(words.shelf.cellsDoNotFit(1))).toHaveCount(0);
+});
+
 test('a JSON Schema that was handed off comes back as it was; rubbish is told', async ({ page, request }) => {
   const made = await request.post('/api/sets/ridge-huts/hand-off', {
     data: { fields: [], forms: ['change'], uses: ['server'] },

@@ -51,6 +51,18 @@ test('a schema and a table, by what they look like or as they are called', async
   expect(swiss.set?.locale).toBe('de-AT');
 });
 
+test('a cell that does not fit is reported', async () => {
+  const days = Array.from({ length: 12 }, (_, i) => `2027-03-${String(i + 10)}`);
+  const { code, out, err } = await imported(
+    'days.csv',
+    ['Arrival', ...days, 'soon', ''].join('\n'),
+    '--format',
+    'table',
+  );
+  expect([code, out]).toEqual([1, ['arrival: date']]);
+  expect(err).toEqual([expect.stringMatching(/Arrival: .*row 14 .*soon \[misfit\]$/)]);
+});
+
 test.each([
   ['nothing in it', 'empty.html', '<p>Nothing</p>', [], /\[nothing-to-import\]$/],
   ['no schema', 'broken.json', '{ "properties": ', ['--format', 'schema'], /:.*\[cannot-import\]$/],

@@ -9,6 +9,7 @@ import {
   fromTable,
   type Imported,
   localeIn,
+  misfitsOf,
   namesIn,
   objectIn,
   rowsOf,
@@ -102,8 +103,10 @@ function readAs(
     const spoken = locale ?? localeIn(rows);
     const columns = fromTable(rows, namesIn(rows), spoken);
     // The likeliest guess of each column; the desk offers the others.
-    const drafts = columns.flatMap(({ guesses: [guess] }) => (guess ? [{ field: guess.field }] : []));
-    return sanitize({ title, locale: spoken }, drafts, []);
+    const taken = columns.flatMap(({ name, guesses: [guess] }) => (guess ? [{ name, guess }] : []));
+    const drafts = taken.map(({ guess: { field } }) => ({ field }));
+    const misfits = taken.flatMap(({ name, guess }) => misfitsOf(name, guess));
+    return sanitize({ title, locale: spoken }, drafts, misfits);
   } catch (error) {
     return { why: (error as Error).message };
   }

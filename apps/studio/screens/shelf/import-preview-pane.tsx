@@ -2,7 +2,7 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import type { Column, Dropped, SourceFormat } from '@arbeit/handoff/import';
+import type { Column, Dropped, Misfit, Names, SourceFormat } from '@arbeit/handoff/import';
 import { useMemo, useState } from 'react';
 import { shapeOf } from '../../model/shape-of.ts';
 import { Choices } from '../../ui/choices.tsx';
@@ -43,33 +43,41 @@ export function ImportPreviewPane({
     case 'columns':
       return (
         <>
-          <div className="flex flex-wrap items-end gap-x-6">
-            <Choices
-              label={words.columnNames}
-              value={brought.names}
-              choices={{ above: words.theFirstRow, before: words.theFirstColumn }}
-              onChange={(names) => setSaid({ ...said, names })}
-            />
-            <Labelled label={words.numberAndDateFormat}>
-              {(id) => (
-                <select
-                  id={id}
-                  className="entry w-auto"
-                  value={brought.locale}
-                  onChange={({ target }) => setSaid({ ...said, locale: target.value })}
-                >
-                  {locales.map((tag) => (
-                    <option key={tag} value={tag}>
-                      {localeName(tag)}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Labelled>
+          <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+            <div>
+              <p className="caption" aria-hidden="true">
+                {words.columnNames}
+              </p>
+              <Choices
+                label={words.columnNames}
+                value={brought.names}
+                choices={{ above: words.theFirstRow, before: words.theFirstColumn }}
+                onChange={(names) => setSaid({ ...said, names })}
+              />
+            </div>
+            <div className="max-w-full flex-none">
+              <Labelled label={words.numberAndDateFormat}>
+                {(id) => (
+                  <select
+                    id={id}
+                    className="entry w-auto"
+                    value={brought.locale}
+                    onChange={({ target }) => setSaid({ ...said, locale: target.value })}
+                  >
+                    {locales.map((tag) => (
+                      <option key={tag} value={tag}>
+                        {localeName(tag)}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </Labelled>
+            </div>
           </div>
           <Columns
             key={`${brought.names} ${brought.locale} ${text}`}
             columns={brought.columns}
+            names={brought.names}
             locale={brought.locale}
             onMake={onMake}
           />
@@ -171,12 +179,39 @@ function LostList({ lost }: { readonly lost: readonly Dropped[] }) {
   );
 }
 
+/** The cells that the chosen kinds of the chosen columns do not accept. */
+function Misfits({
+  columns,
+  names,
+}: {
+  readonly columns: readonly { readonly name: string; readonly misfits: readonly Misfit[] }[];
+  readonly names: Names;
+}) {
+  const all = columns.flatMap(({ name, misfits }) => misfits.map((one) => ({ name, ...one })));
+  if (all.length === 0) return null;
+  return (
+    <>
+      <p className="pt-2">{words.cellsDoNotFit(all.length)}</p>
+      <ul className="my-1 max-h-40 overflow-y-auto text-sm">
+        {all.slice(0, mostShown).map(({ name, row, text }) => (
+          <li key={`${name} ${row}`} className="border-b border-rule py-1">
+            {names === 'above' ? words.inRow(name, row) : words.inColumn(name, row)}{' '}
+            <span className="value">{text}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 function Columns({
   columns,
+  names,
   locale,
   onMake,
 }: {
   readonly columns: readonly Column[];
+  readonly names: Names;
   readonly locale: string;
   readonly onMake: (document: SetDocument) => void;
 }) {
@@ -229,6 +264,12 @@ function Columns({
           </tbody>
         </table>
       </div>
+      <Misfits
+        names={names}
+        columns={columns.flatMap(({ name, guesses }) =>
+          wanted.has(name) ? [{ name, misfits: guesses[chosen.get(name) ?? 0]?.misfits ?? [] }] : [],
+        )}
+      />
       <Make
         count={wanted.size}
         onMake={() => onMake(setOfColumns({ title: words.imported, locale }, columns, chosen, wanted))}

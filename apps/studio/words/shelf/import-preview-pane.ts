@@ -20,3 +20,9 @@ export const imported = 'Imported';
 export const someOf = (examples: string, left: number) =>
   left > 0 ? `${examples} · and ${left} more` : examples;
 export const importFields = (count: number) => plural(count, 'Import 1 field', `Import ${count} fields`);
+
+export const cellsDoNotFit = (count: number): string =>
+  plural(count, '1 cell does not fit its kind:', `${count} cells do not fit their kinds:`);
+
+export const inRow = (name: string, row: number): string => `${name}, row ${row}:`;
+export const inColumn = (name: string, column: number): string => `${name}, column ${column}:`;

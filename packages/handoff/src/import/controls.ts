@@ -181,6 +181,11 @@ const number = (text: string | undefined): number | undefined =>
 function typed(page: Page, element: Element, type: string): Draft {
   const html = htmlOf(element);
   const initial = attribute(element, 'value') ?? (type === 'textarea' ? rawText(element) : '');
+  if (type === 'email' && has(element, 'multiple'))
+    lose(page, element, say(importTexts, 'several-addresses'));
+  const isCard = /(?:^|\s)cc-number$/.test(String(html.autocomplete ?? '').trim());
+  if (isCard && !has(element, 'pattern'))
+    return fieldFrom(page, element, cardNumber, { html: withoutKeyboard(html), initial });
   switch (type) {
     case 'date':
     case 'time':
@@ -190,6 +195,7 @@ function typed(page: Page, element: Element, type: string): Draft {
       return counted(page, element, type, { html, initial });
     case 'tel':
       if (has(element, 'pattern')) return written(page, element, type, { html, initial });
+      if (has(element, 'minlength')) lose(page, element, say(importTexts, 'telephone-length'));
       return fieldFrom(
         page,
         element,
@@ -216,6 +222,25 @@ function typed(page: Page, element: Element, type: string): Draft {
       return boxed(page, element, type, html) ?? written(page, element, type, { html, initial });
   }
 }
+
+/**
+ * The number of a payment card (HTML, autofill `cc-number`): in groups as it is printed on cards of 15 and of
+ * up to 19 digits (ISO/IEC 7812), with its check digit.
+ */
+const cardNumber: WrittenColumn = {
+  kind: 'pattern',
+  entry: {
+    pattern: [
+      '<"3"><"47"><2 digit> <6 digit> <5 digit>',
+      '<4 digit> <4 digit> <4 digit> <1-4 digit>',
+      '<4 digit> <4 digit> <4 digit> <4 digit> <1-3 digit>',
+    ],
+  },
+  rules: [{ id: 'check', check: { type: 'checksum', scheme: 'luhn' } }],
+};
+
+/** Attributes without the keyboard, which the kind chooses itself. */
+const withoutKeyboard = ({ inputmode: _, ...html }: Html): Html => html;
 
 /** A code or a PIN: one character per box. */
 function boxed(page: Page, element: Element, type: string, html: Html): Draft | undefined {

@@ -1,3 +1,6 @@
+import { compileField } from '@arbeit/engine/document';
+import { apply, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { handOff } from '../emit/hand-off.ts';
@@ -121,16 +124,30 @@ describe('an HTML form', () => {
     ['a length that says more than an expression', '<input name=a pattern="\\d{2,8}" maxlength=6>', { kind: 'pattern', entry: { pattern: '<2-6 digit>' } }],
     ['a code by its expression', '<input name=a pattern="\\d{8}" autocomplete="section-x one-time-code">', { kind: 'one-time-code', entry: { length: 8 } }],
     ['a PIN by its expression', '<input type=password name=a pattern="[0-9]{4}">', { kind: 'pin', entry: { length: 4 } }],
+    ['a card number', '<input type=tel name=a inputmode=numeric autocomplete="billing cc-number" value=1234567890123452>', { kind: 'pattern', initial: '1234567890123452', rules: [{ check: { type: 'checksum', scheme: 'luhn' } }], html: { autocomplete: 'billing cc-number' } }],
+    ['a card number with an expression', '<input name=a pattern="\\d{16}" autocomplete=cc-number>', { kind: 'pattern', entry: { pattern: '<16 digit>' } }],
     ['a length beyond all', '<input name=a maxlength=524288>', { kind: 'text', entry: {} }],
   ])('%s', (_, controls, field) => {
     expect(from(controls).fields[0]).toMatchObject(field);
   }); // biome-ignore format: a control a line
 
   test.each([
+    ['1234567890123456', '1234 5678 9012 3456'],
+    ['341234567890123', '3412 345678 90123'],
+    ['1234567890123456789', '1234 5678 9012 3456 789'],
+  ])('a card number is shown in its groups: %s', (digits, shown) => {
+    const { fields } = from('<input name=a autocomplete=cc-number>');
+    const field = compileField(fields[0]!, { locale: 'en-GB' }, kinds);
+    expect(apply(field, start(field), { type: 'set', text: digits }).body.display).toBe(shown);
+  });
+
+  test.each([
     ['<input name=a pattern="(">', ['“a”, type text: The expression was skipped: This group is not closed. Expected ")".']],
     ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: The expression was imported as a rule. Its “ ” is optional. The fixed text of a pattern is always shown.']],
     ['<input type=number name=a min=1 step=2>', ['“a”, type number: Steps of 2 from 1 were not imported.']],
     ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: The step attribute was not imported.', '“a”, type datetime-local: Seconds were not imported.']],
+    ['<input type=email name=a multiple>', ['“a”, type email: Several addresses in one field were not imported. The field accepts one.']],
+    ['<input type=tel name=a minlength=7>', ['“a”, type tel: The minimum length of a telephone number was not imported. Its plan decides.']],
     ['<input type=week name=a min=2027-W01>', ['“a”, type week: Weeks have no field kind. Imported with the format 2027-W06.', '“a”, type week: The minimum and maximum were not imported.']],
     ['<input type=password name=a pattern="[a-z]{9}">', ['“a”, type password: The expression was imported as a rule. A pattern field cannot hide what is typed.']],
     ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: Groups of options were not imported; the options are in one list.', '“a”, <select>: Disabled options were skipped.']],

@@ -225,7 +225,7 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
 /** Keywords that are read, and those that say nothing about values. */
 const heard: ReadonlySet<string> = new Set([
   'type', 'enum', 'const', 'anyOf', 'oneOf', 'format', 'pattern', 'minLength', 'maxLength', 'minimum', 'maximum', 'exclusiveMinimum', 'exclusiveMaximum', 'multipleOf', 'items', 'minItems',
-  'maxItems', 'uniqueItems', 'title', 'description', 'default', 'example', 'examples', 'readOnly', 'writeOnly', 'deprecated', 'nullable', '$comment', '$id', '$anchor', '$schema', '$defs', 'definitions',
+  'maxItems', 'uniqueItems', 'title', 'description', 'default', 'example', 'examples', 'readOnly', 'deprecated', 'nullable', '$comment', '$id', '$anchor', '$schema', '$defs', 'definitions',
 ]); // biome-ignore format: a list
 
 interface Made extends MadeOf {

@@ -88,6 +88,44 @@ describe('a table of names and examples', () => {
     expect(first(text)).toEqual(what);
   }); // biome-ignore format: a table a line
 
+  describe('a few cells that do not fit', () => {
+    const column = (name: string, cells: readonly string[], locale = 'en-GB') =>
+      fromTable([[name], ...cells.map((cell) => [cell])], 'above', locale)[0]!;
+    const days = Array.from({ length: 40 }, (_, i) => `2027-03-${String((i % 28) + 1).padStart(2, '0')}`);
+
+    test('make no text of a column: they are listed by row', () => {
+      const { guesses } = column('Arrival', [...days.slice(0, 17), 'n/a', ...days.slice(17), '?']);
+      const misfits = [
+        { row: 19, text: 'n/a' },
+        { row: 43, text: '?' },
+      ];
+      expect(guesses[0]).toMatchObject({ what: 'date', misfits });
+      expect(guesses.at(-1)).toMatchObject({ what: 'text', misfits: [] }); // biome-ignore format: short
+      const sums = Array.from({ length: 30 }, (_, i) => `£${i + 1}.50`);
+      expect(column('Deposit', [...sums, 'free']).guesses[0]).toMatchObject({
+        what: 'amount in GBP',
+        misfits: [{ row: 32, text: 'free' }],
+      });
+    });
+
+    test('are few: one in twenty, none of less than ten', () => {
+      expect(column('Arrival', [...days.slice(0, 8), 'n/a']).guesses[0]?.what).toBe('text');
+      expect(column('Arrival', [...days.slice(0, 18), 'n/a', 'soon']).guesses[0]?.what).toBe('text');
+      expect(column('Arrival', [...days.slice(0, 9), 'n/a']).guesses[0]?.what).toBe('date');
+    });
+
+    test('are found behind the cells that the guess is made of', () => {
+      const many = Array.from({ length: 3000 }, (_, i) => `RH-${String(i).padStart(4, '0')}`);
+      const { guesses } = column('Pass', [...many, 'RH-12']);
+      expect(guesses[0]).toMatchObject({ what: 'RH-<4 digit>', misfits: [{ row: 3002, text: 'RH-12' }] });
+    });
+
+    test('a column in another locale than the table is read in its own', () => {
+      const { guesses } = column('Preis', ['1.234,50', '20,00', '7,25'], 'en-GB');
+      expect([guesses[0]?.what, guesses[0]?.field.locale]).toEqual(['number', 'de-DE']);
+    });
+  });
+
   test('check digits are held', () => {
     const rows = rowsOf('IBAN\nDE89 3704 0044 0532 0130 00\nDE02 1203 0000 0000 2020 51');
     expect(fromTable(rows, 'above')[0]!.guesses[0]!.field.rules).toEqual([

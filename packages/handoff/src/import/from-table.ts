@@ -1,6 +1,8 @@
+import { say } from '@arbeit/engine/faults';
 import { parse } from 'csv-parse/browser/esm/sync';
-import { type Guess, guessesFor } from './guesses.ts';
-import { idFor, labelFor } from './sanitize.ts';
+import { accepting, type Guess, guessesFor } from './guesses.ts';
+import { type Dropped, dropped, idFor, labelFor } from './sanitize.ts';
+import { importTexts } from './texts.ts';
 
 /** A column of a table as a field, to be confirmed: its guesses, the likeliest first. */
 export interface Column {
@@ -9,7 +11,7 @@ export interface Column {
   readonly guesses: readonly Guess[];
 }
 
-/** Rows read per column; more would not change the guesses. */
+/** Different cells per column that guesses are made from; all others are held against them. */
 const mostExamples = 200;
 const mostColumns = 500;
 
@@ -69,18 +71,102 @@ export function namesIn(rows: readonly (readonly string[])[]): Names {
   return says('before') > says('above') ? 'before' : 'above';
 }
 
-/** The locale that cells are probably written in, by their dates and numbers. */
-export function localeIn(rows: readonly (readonly string[])[]): string {
+/** The locale that cells are probably written in, by their dates and numbers; British English by default. */
+export const localeIn = (rows: readonly (readonly string[])[]): string => evidenceIn(rows) ?? 'en-GB';
+
+function evidenceIn(rows: readonly (readonly string[])[]): string | undefined {
   const cells = rows.slice(0, mostExamples).flat();
   const has = (form: RegExp): boolean => cells.some((cell) => form.test(cell));
   const isMonthFirst = has(/^(?:0?[1-9]|1[0-2])\/(?:1[3-9]|2\d|3[01])\/\d{2,4}$/);
   if (isMonthFirst && !has(/^(?:1[3-9]|2\d|3[01])\/\d{1,2}\/\d{2,4}$/)) return 'en-US';
   // A comma before one or two digits, or full stops between thousands, are not English.
   if (has(/^\D{0,4}-?\d+(?:\.\d{3})*,\d{1,2}\D{0,4}$/) || has(/^\d{1,2}\.\d{1,2}\.\d{4}$/)) return 'de-DE';
-  return has(/^\(\d{3}\) \d{3}-\d{4}$|^\$/) ? 'en-US' : 'en-GB';
+  return has(/^\(\d{3}\) \d{3}-\d{4}$|^\$/) ? 'en-US' : undefined;
 }
 
-/** The columns of a table, each with its guesses. Every guess accepts all of its examples. */
+/** The cells of a column that a guess does not accept, as what was not imported. */
+export const misfitsOf = (name: string, { misfits }: Guess): readonly Dropped[] =>
+  misfits.map(({ row, text }) => ({
+    where: name,
+    ...dropped(say(importTexts, 'misfit', { row, text: text.slice(0, 80) })),
+  }));
+
+/**
+ * The locales a column may be written in, the likeliest first: cells with a decimal comma are not English,
+ * whatever the rest of the table is.
+ */
+function localesFor(locale: string, cells: readonly string[]): ReadonlySet<string> {
+  const own = evidenceIn([cells]) ?? locale;
+  const isOther = locale.startsWith('en') && !own.startsWith('en');
+  return new Set(isOther ? [own, locale] : [locale, own]);
+}
+
+/** A column's name, id and locale. */
+type About = Parameters<typeof guessesFor>[0];
+
+/** The share of a column's cells that need not fit a guess: one in twenty, and one of ten at least. */
+const quotaOf = (filled: number): number => (filled < 10 ? 0 : Math.max(1, Math.floor(filled / 20)));
+
+/** A text with its digits and letters made alike: what cells of one kind have in common. */
+const shapeOf = (text: string): string =>
+  text
+    .replace(/\p{Nd}+/gu, '0')
+    .replace(/\p{Lu}+/gu, 'A')
+    .replace(/\p{Ll}+/gu, 'a');
+
+/** The cells of a column that look like most of them, without the rarest shapes. */
+function usualIn(filled: readonly string[], quota: number): readonly string[] {
+  const shapes = new Map<string, number>();
+  for (const text of filled) shapes.set(shapeOf(text), (shapes.get(shapeOf(text)) ?? 0) + 1);
+  const odd = new Set<string>();
+  let left = quota;
+  for (const [shape, count] of [...shapes].sort(([, a], [, b]) => a - b)) {
+    left -= count;
+    if (left < 0) break;
+    odd.add(shape);
+  }
+  return filled.filter((text) => !odd.has(shapeOf(text)));
+}
+
+/**
+ * The guesses for a column. If no kind but text accepts all its cells, those that look like few others are
+ * misfits; cells of another locale than the table's decide on that.
+ */
+function guessed(about: About, cells: readonly string[], firstRow: number): readonly Guess[] {
+  const filled = cells.filter((cell) => cell !== '');
+  const quota = quotaOf(filled.length);
+  /** Guesses that are made from some cells and fit all others but a few. */
+  const from = (own: readonly string[], locale: string): readonly Guess[] => {
+    const examples = [...new Set(own)].slice(0, mostExamples);
+    // Without the last, which accepts everything.
+    const likely = guessesFor({ ...about, locale }, own, examples).slice(0, -1);
+    return likely.flatMap((guess) => {
+      const accepts = accepting(guess.field, locale);
+      const known = new Map<string, boolean>();
+      const misfits = cells.flatMap((text, i) => {
+        if (text === '') return [];
+        const isFit = known.get(text) ?? accepts(text);
+        known.set(text, isFit);
+        return isFit ? [] : [{ row: i + firstRow, text }];
+      });
+      const field = locale === about.locale ? guess.field : { ...guess.field, locale };
+      return misfits.length > quota ? [] : [{ ...guess, field, misfits }];
+    });
+  };
+  const [plain] = guessesFor(about, [], []).slice(-1) as [Guess];
+  const usual = usualIn(filled, quota);
+  for (const own of usual.length < filled.length ? [filled, usual] : [filled])
+    for (const locale of localesFor(about.locale, own)) {
+      const found = from(own, locale);
+      if (found.length > 0) return [...found, plain];
+    }
+  return [plain];
+}
+
+/**
+ * The columns of a table, each with its guesses. All cells are looked at; a guess lists those that it does
+ * not accept.
+ */
 export function fromTable(
   rows: readonly (readonly string[])[],
   names: Names,
@@ -97,6 +183,6 @@ export function fromTable(
     const id = idFor(name, taken);
     taken.add(id);
     const about = { id, label: labelFor(name), locale };
-    return [{ name, examples, guesses: guessesFor(about, cells, examples) }];
+    return [{ name, examples, guesses: guessed(about, cells, 2) }];
   });
 }

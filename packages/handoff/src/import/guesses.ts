@@ -7,11 +7,20 @@ import { patternOf } from './pattern-of.ts';
 import { idFor } from './sanitize.ts';
 import { forms } from './written.ts';
 
-/** A field that accepts every example completely. */
+/** A field that accepts every example completely, but for a few. */
 export interface Guess {
   readonly field: FieldDocument;
   /** The guess in words: `date`, `RH-<4 digit>`. */
   readonly what: string;
+  /** The cells that the field does not accept. */
+  readonly misfits: readonly Misfit[];
+}
+
+/** A cell that does not fit its column. */
+export interface Misfit {
+  /** Number of its row in the table; the first is 1. */
+  readonly row: number;
+  readonly text: string;
 }
 
 /** A column's name and id, and the locale of its examples. */
@@ -49,6 +58,7 @@ export function guessesFor(
     isCalled: (names) => names.test(label.toLowerCase()),
     made: (what, kind, entry, more = {}) => ({
       what,
+      misfits: [],
       field: { id, label, kind, entry, ...more } as unknown as FieldDocument,
     }),
   };
@@ -60,7 +70,7 @@ export function guessesFor(
     ...offers(column),
     ...shapes(column),
   ];
-  const taken = candidates.filter(({ field }) => takesAll(field, examples, about.locale));
+  const taken = candidates.filter(({ field }) => examples.every(accepting(field, about.locale)));
   const known = new Set<string>();
   const once = taken.filter(({ what }) => !known.has(what) && known.add(what));
   return [...once, column.made('text', 'text', {})];
@@ -249,11 +259,11 @@ function opened(definition: FieldDocument, locale: string) {
   }
 }
 
-/** Whether a field accepts every example completely. */
-function takesAll(definition: FieldDocument, examples: readonly string[], locale: string): boolean {
+/** Whether a field accepts a text completely. */
+export function accepting(definition: FieldDocument, locale: string): (text: string) => boolean {
   const read = opened(definition, locale);
-  return examples.every((text) => {
+  return (text) => {
     const { body, leftOut = '', rejected = null } = read?.(text) ?? {};
     return body?.complete === true && !leftOut && !rejected;
-  });
+  };
 }

@@ -17,12 +17,16 @@ export const importTexts = {
   'file-input': 'No matching field kind; skipped.',
   datalist: 'The suggestions of a <datalist> were not imported.',
   optgroup: 'Groups of options were not imported; the options are in one list.',
+  'several-addresses': 'Several addresses in one field were not imported. The field accepts one.',
+  'telephone-length': 'The minimum length of a telephone number was not imported. Its plan decides.',
   step: 'The step attribute was not imported.',
   steps: 'Steps of {step} from {from} were not imported.',
   seconds: 'Seconds were not imported.',
   'typed-week': 'Weeks have no field kind. Imported with the format 2027-W06.',
   'typed-color': 'Colours have no field kind. Imported with the format #2a6f4e.',
   limits: 'The minimum and maximum were not imported.',
+  // Tables.
+  misfit: 'The cell in row {row} does not fit the kind: {text}',
   // Options of a choice.
   'renamed-values': 'Option values with spaces or more than 100 characters were renamed: {renamed}.',
   'duplicate-options': 'Duplicate options were merged: {options}.',
