@@ -150,6 +150,7 @@ test('the examples that need no page run, and print what they say', async () => 
 test('the commands in the README of the command line run', () => {
   const [commands = ''] = codeIn('cli', 'sh');
   writeFileSync(at('huts.arbeit.json'), readFileSync(join(root, 'apps/studio/demo/ridge-huts.arbeit.json')));
+  writeFileSync(at('booking.html'), '<form><label>Guest <input name="guest" required></label></form>');
   const lines = commands.trim().split('\n');
   expect(lines.length).toBeGreaterThan(2);
   for (const line of lines) {
