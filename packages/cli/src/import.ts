@@ -22,7 +22,7 @@ import { type Output, report, reportUnwritten } from './report.ts';
 import { cliTexts } from './words.ts';
 
 /** The formats that can be imported. A document needs no import. */
-export const importFormats = ['html', 'schema', 'table'] as const satisfies readonly SourceFormat[];
+const importFormats = ['html', 'schema', 'table'] as const satisfies readonly SourceFormat[];
 
 /** How a file is imported. */
 export interface Importing {
