@@ -3,7 +3,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { type CompiledSet, compile, withCustomCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
-import { play, type Row } from '@arbeit/engine/tape';
+import { needsFocus, play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page, type Route } from '@playwright/test';
 import { formAround, press } from '../packages/cli/src/page-hands.ts';
 import { plainly } from '../packages/engine/src/kinds/custom/plainly.fixture.ts';
@@ -204,10 +204,7 @@ export async function playBoth(
     const row: Row = played.rows[at++]!;
     field = step.do === 'focus' ? (step.field ?? field) : field;
     const before = field;
-    const needsFocus =
-      !focused &&
-      !['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill', 'answer', 'sent'].includes(step.do);
-    if (needsFocus) await act(page, { do: 'focus' }, field);
+    if (!focused && needsFocus(step.do)) await act(page, { do: 'focus' }, field);
     await act(page, step, before);
     // A submit that is held back moves the focus to the first wrong field.
     field = row.field;

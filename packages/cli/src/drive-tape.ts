@@ -1,4 +1,4 @@
-import { type Expectation, type Hand, marked, type Row, type Tape } from '@arbeit/engine/tape';
+import { type Expectation, type Hand, marked, needsFocus, type Row, type Tape } from '@arbeit/engine/tape';
 import type { Locator, Page } from 'playwright-core';
 import { act, type Driven, type ShownInPage, shownIn } from './page-hands.ts';
 import { pick, pickable, pickedIn } from './page-picks.ts';
@@ -115,8 +115,6 @@ async function expectedBoth(
   }
 }
 
-const withoutFocus: ReadonlySet<Step['do']> = new Set(['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill', 'answer', 'sent']); // biome-ignore format: a list
-
 /** Drives one tape. Resolves to its differences, one per line, or to why it cannot be driven. */
 export async function drivenTape(drive: Drive): Promise<readonly string[] | string> {
   try {
@@ -177,7 +175,7 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
       return;
     }
     const place = await placeAt(about);
-    const isByHand = !withoutFocus.has(step.do);
+    const isByHand = needsFocus(step.do);
     const done = (action: Exclude<Step, Expect> | { do: 'focus' }) =>
       place.isPicked
         ? pick(driving, place.at, action)

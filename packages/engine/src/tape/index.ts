@@ -14,5 +14,12 @@ export { type Miss, type Playable, type Played, play, type TapeMismatch } from '
 export type { Action, Expectation, Row, Tape } from './script.ts';
 export { type Expectable, expectationOf, subjectSpellings } from './subjects.ts';
 export { holds, type Outcome, runTrial, type Trial, trial, trialTape } from './trial.ts';
-export { actionSpellings, type Described, fieldEvents, formEvents, writeAction } from './verbs.ts';
+export {
+  actionSpellings,
+  type Described,
+  fieldEvents,
+  formEvents,
+  needsFocus,
+  writeAction,
+} from './verbs.ts';
 export { writeEvent, writeEvents } from './write-events.ts';

@@ -378,3 +378,13 @@ export function formEvents(
  */
 export const fieldEvents = (action: FieldAction, state: FieldState, field: HydratedField): FieldEvent[] =>
   (fieldVerbOf(action) as FieldVerb<Action>).events(action, state, field);
+
+/**
+ * Whether a person has to focus the field for an action. Programs and browsers do not, and neither do actions
+ * on the form.
+ *
+ * @example
+ * needsFocus('type'); // true
+ */
+export const needsFocus = (action: Action['do']): boolean =>
+  action in fieldVerbs && !fieldVerbs[action as FieldDo].needsNoFocus;
