@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from 'vitest';
-import { pages as inPalette } from '../apps/studio/ui/entries.ts';
+import { entriesElsewhere, pages as inPalette } from '../apps/studio/ui/entries.ts';
 import * as words from '../apps/studio/words/index.ts';
 import { routes } from '../e2e/pages.ts';
 
@@ -19,6 +19,22 @@ test('every page of a set is in the palette', () => {
   const ofSets = routes.flatMap((route) => /^\/sets\/\[set\]\/([^/[]+)$/.exec(route)?.[1] ?? []);
   expect(ofSets.length).toBeGreaterThan(3);
   expect(ofSets.filter((page) => !Object.hasOwn(inPalette, page))).toEqual([]);
+});
+
+test('every page outside of a set is opened from the palette', () => {
+  const opened: string[] = [];
+  const around = {
+    setKey: undefined,
+    page: 'elsewhere',
+    index: [],
+    open: (path: string) => void opened.push(path),
+    use: () => false,
+    choose: () => false,
+  };
+  for (const { disabled, run } of entriesElsewhere(around)) if (!disabled) run();
+  const outside = routes.filter((route) => !route.includes('['));
+  expect(outside.length).toBeGreaterThan(1);
+  expect(outside.filter((route) => !opened.includes(route))).toEqual([]);
 });
 
 test('every page is in docs/screens.md, and no other', () => {
