@@ -99,7 +99,7 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
     // The three that most are built with.
     if (app === 'svelte') return;
     // `npm run hard` plays more of them.
-    const count = Number(process.env.ARBEIT_TAPES ?? 60);
+    const count = Number(process.env.ARBEIT_TAPES ?? 30);
     test(`${count} random tapes`, async ({ page }) => {
       const random = randomTapes(count);
       expect(random).toHaveLength(count);
