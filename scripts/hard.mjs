@@ -31,6 +31,7 @@ const env = {
   ARBEIT_ROUNDS: values.rounds,
   ARBEIT_SEED: values.seed,
   ARBEIT_TAPES: values.tapes,
+  ARBEIT_PATTERNS: '200',
 };
 const run = (args, more = {}) =>
   spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...env, ...more } }).status === 0;
@@ -52,6 +53,7 @@ function storms(minutes, seed) {
 const passed = [
   vitest('apps/studio/store/lock.test.ts'),
   vitest('apps/studio/store/embedded.test.ts', { ARBEIT_AUTOSAVES: '1000' }),
+  vitest('apps/studio/store/sql-domains.test.ts', { ARBEIT_SQL_VALUES: '50000' }),
   vitest('packages/engine/src/prove', { ARBEIT_RUNS: '2000' }),
   vitest('packages/engine/src/prove/typed-and-pasted.test.ts', { ARBEIT_LONGEST_TEXT: '7' }),
   vitest('packages/engine/src/prove/audit.test.ts', { ARBEIT_EVENTS: '1000000' }),
@@ -64,6 +66,7 @@ const passed = [
     'kills.spec',
     'server.spec',
     'taken-home.spec',
+    'tapes.spec',
     '-g',
     'killed|hostile|random tapes',
   ]),

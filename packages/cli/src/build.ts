@@ -103,7 +103,7 @@ function writeFolder(folder: string, files: HandedFiles): string | undefined {
       const before = existsSync(join(folder, mark)) ? readFileSync(join(folder, mark), 'utf8') : '';
       if (!before.includes('made with Arbeit'))
         return `${folder}: the folder is not empty; choose another or empty it`;
-      for (const name of ['run-time', 'types', 'records', 'trials', 'html', 'README.md', ...modules])
+      for (const name of ['run-time', 'types', 'records', 'trials', 'html', 'sql', 'README.md', ...modules])
         rmSync(join(folder, name), { recursive: true, force: true });
     }
     for (const [path, text] of files) {

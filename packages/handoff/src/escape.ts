@@ -71,3 +71,12 @@ export const inMarkdown = (text: string): string =>
     .replace(/\s+/g, ' ')
     .replace(/[\\`*_{}[\]<>#|!&~:@]/g, '\\$&')
     .replace(/^ *(?=[-+=]|\d+[.)])/, '\u200b');
+
+/** For use as a string in SQL (ISO 9075). Security relevant: it cannot end the string. */
+export const inSql = (text: string): string => `'${text.replaceAll("'", "''")}'`;
+
+/** A name in SQL, in quotation marks, with underscores for hyphens. Security relevant. */
+export const sqlName = (id: string): string => `"${id.replaceAll('-', '_').replaceAll('"', '""')}"`;
+
+/** For use in a comment of SQL, on one line. Security relevant: it cannot end the comment. */
+export const inLine = (text: string): string => text.replace(/[\p{Zl}\p{Zp}\p{Cc}]+/gu, ' ');

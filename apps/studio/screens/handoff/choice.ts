@@ -18,6 +18,7 @@ export const useNames = {
   svelte: words.svelte,
   server: words.serverCheck,
   html: words.htmlOnlyNoJavascript,
+  sql: words.postgresqlDomains,
   trials: words.trialsAsTests,
 } as const;
 export type UseName = keyof typeof useNames;

@@ -4,4 +4,5 @@ export { customElements, plainJavascript, react, svelte, vue } from './shared.ts
 
 export const serverCheck = 'Server check';
 export const htmlOnlyNoJavascript = 'HTML only (no JavaScript)';
+export const postgresqlDomains = 'PostgreSQL domains';
 export const trialsAsTests = 'Trials as tests';

@@ -3,10 +3,20 @@ import type { AdornmentName, ControlName } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 /** A part of a hand-off beside the fields themselves. */
-export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'trials';
+export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'sql' | 'trials';
 
 /** All uses, in the order they are listed. */
-export const uses: readonly Use[] = ['element', 'dom', 'react', 'vue', 'svelte', 'server', 'html', 'trials'];
+export const uses: readonly Use[] = [
+  'element',
+  'dom',
+  'react',
+  'vue',
+  'svelte',
+  'server',
+  'html',
+  'sql',
+  'trials',
+];
 
 /** A module that re-exports parts of a package. */
 export interface Adapter {
@@ -147,6 +157,7 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
       };
     case 'server':
     case 'html':
+    case 'sql':
     case 'trials':
       return undefined;
   }

@@ -17,6 +17,7 @@ import { elementsModule, serverModule, trialsModule } from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
+import { sqlDomains } from './sql.ts';
 import { treeShake } from './tree-shake.ts';
 
 /** A tape of the set, as a file. */
@@ -168,8 +169,13 @@ function putBeside(
     files.set('look.css', appearanceSheet);
   const pages = uses.includes('html') ? htmlPages(set, kinds, uses.includes('element')) : [];
   for (const { path, text } of pages) files.set(path, text);
+  const domains = uses.includes('sql') ? sqlDomains(set, kinds) : undefined;
+  if (domains) files.set('sql/domains.sql', domains.sql);
   files.set('package.json', manifest(set, version));
-  files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: tapes.length > 0, version }));
+  files.set(
+    'README.md',
+    readMe({ set, uses, schemas, pages, domains, hasTrials: tapes.length > 0, version }),
+  );
 }
 
 /** The imports of the server's module. */

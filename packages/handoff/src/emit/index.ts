@@ -5,4 +5,6 @@ export { type Difference, type NativeField, nativeField } from './native.ts';
 export { type RecordSchema, recordSchema, type Schema } from './record-schema.ts';
 export { type Snippet, snippets } from './snippets.ts';
 export { type Sources, sourcesFrom } from './sources.ts';
+export { type SqlDomains, sqlDomains } from './sql.ts';
+export { sqlExpression } from './sql-expression.ts';
 export { pageScripts, type Weight, weigher } from './weight.ts';

@@ -5,6 +5,7 @@ import type { Use } from './adapters.ts';
 import { differencesIn, type HtmlPage } from './html-page.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
+import type { SqlDomains } from './sql.ts';
 
 /** What a README describes. */
 export interface ReadMeFacts {
@@ -12,6 +13,7 @@ export interface ReadMeFacts {
   readonly uses: readonly Use[];
   readonly schemas: readonly RecordSchema[];
   readonly pages: readonly HtmlPage[];
+  readonly domains: SqlDomains | undefined;
   readonly hasTrials: boolean;
   /** Version of Arbeit. */
   readonly version: string;
@@ -25,7 +27,7 @@ const fenced = ({ title, language, code }: Snippet): readonly string[] => {
 
 /** How to record a tape, for the adapters that can. */
 function aboutRecording(uses: readonly Use[]): readonly string[] {
-  const recorders = uses.filter((use) => !['server', 'html', 'trials'].includes(use));
+  const recorders = uses.filter((use) => !['server', 'html', 'sql', 'trials'].includes(use));
   if (recorders.length === 0) return [];
   return [
     '## Recording a bug report',
@@ -37,8 +39,26 @@ function aboutRecording(uses: readonly Use[]): readonly string[] {
   ];
 }
 
+/** What the domains of PostgreSQL are for, and what they cannot check. */
+function aboutDomains(domains: SqlDomains | undefined): readonly string[] {
+  if (!domains) return [];
+  const { unsaid } = domains;
+  return [
+    '## In PostgreSQL',
+    '',
+    '`sql/domains.sql` has a domain per field, and a table per form as a comment. A domain accepts every value of `record.values`;',
+    'an empty field is `NULL`, so add `NOT NULL` to columns of required fields. Rules across fields stay with `server.js`.',
+    unsaid.length
+      ? 'Checked by the fields and `server.js`, but not by the domains:'
+      : 'The domains are as strict as the fields.',
+    '',
+    ...unsaid.map((line) => `- ${inMarkdown(line)}`),
+    ...(unsaid.length ? [''] : []),
+  ];
+}
+
 /** The README of a hand-off: its content, a snippet per adapter, and what a schema cannot express. */
-export function readMe({ set, uses, schemas, pages, hasTrials, version }: ReadMeFacts): string {
+export function readMe({ set, uses, schemas, pages, domains, hasTrials, version }: ReadMeFacts): string {
   const nameOf = namesIn(set);
   const rows = set.fields.map(
     ({ id, label, kind }) => `| \`${nameOf(id)}\` | ${inMarkdown(label)} | ${kind} |`,
@@ -78,6 +98,7 @@ export function readMe({ set, uses, schemas, pages, hasTrials, version }: ReadMe
           '',
         ]
       : []),
+    ...aboutDomains(domains),
     ...schemas.flatMap(({ id, title, unsaid }) => [
       `## What \`records/${id}.schema.json\` cannot check`,
       '',

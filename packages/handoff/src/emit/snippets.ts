@@ -68,6 +68,7 @@ export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snipp
     svelte,
     server,
     html: undefined,
+    sql: undefined,
     trials: undefined,
   };
   const of = about.form
