@@ -33,8 +33,10 @@ export const digitsIn = (count: number): string =>
   count === 1 ? '[\\s\\S]*\\p{Nd}[\\s\\S]*' : `(?:[\\s\\S]*\\p{Nd}){${count}}[\\s\\S]*`;
 
 /**
- * A template type of TypeScript for numbers with text before and between them: `numbersIn('', '-')` for two
- * of them.
+ * A template type of TypeScript for numbers with text before and between them.
+ *
+ * @example
+ * numbersIn('', '-'); // two numbers and a hyphen between them
  */
 export const numbersIn = (...before: readonly string[]): string =>
   `\`${before.map((text) => `${text}\${number}`).join('')}\``;
