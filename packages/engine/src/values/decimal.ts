@@ -1,3 +1,4 @@
+import { made } from './made.ts';
 /**
  * Decimal numbers as texts (`-1234.50`), exact at any length, without floating point. The canonical form has
  * a minus if negative, no leading zeros except the one before the point, and a digit on each side of the
@@ -90,8 +91,10 @@ export function isMultiple(a: string, step: string): boolean {
 
 const exact = 15;
 /** One unit of the n-th decimal: `1`, `0.1`, `0.01`. */
-const last = ['1', ...Array.from({ length: exact }, (_, i) => `0.${'1'.padStart(i + 1, '0')}`)];
-const powers = Array.from({ length: exact + 1 }, (_, i) => 10 ** i);
+const last = /*#__PURE__*/ made(() =>
+  Array.from({ length: exact + 1 }, (_, i) => (i ? `0.${'1'.padStart(i, '0')}` : '1')),
+);
+const powers = /*#__PURE__*/ made(() => Array.from({ length: exact + 1 }, (_, i) => 10 ** i));
 
 /**
  * The same as `scaled` for numbers short enough to be exact. Digit by digit, because slicing texts is slower.

@@ -42,7 +42,8 @@ export function sqlDomains(set: SetDocument, kinds: KindTable): SqlDomains {
     ...domains.flatMap(sqlOf),
     ...tables,
   ];
-  return { sql: `${sql.join('\n')}\n`, unsaid: domains.flatMap(({ unsaid }) => unsaid) };
+  const unsaid = domains.flatMap((one) => one.unsaid.map((line) => `${one.label}: ${line}`));
+  return { sql: `${sql.join('\n')}\n`, unsaid };
 }
 
 const sqlOf = ({ name, label, checks, unsaid }: Domain): readonly string[] => [
@@ -73,12 +74,12 @@ function domainOf(definition: FieldDocument, set: SetDocument, kinds: KindTable,
   const unsaid: string[] = [];
   const checks = rules.flatMap((rule) => {
     const said = conditionOf(rule, values);
-    if (said === undefined) unsaid.push(`${field.label}: the rule “${rule.id}” (${rule.check.type})`);
+    if (said === undefined) unsaid.push(`the rule “${rule.id}” (${rule.check.type})`);
     return said ?? [];
   });
-  if (values.beyond) unsaid.push(`${field.label}: ${values.beyond}`);
+  if (values.beyond) unsaid.push(values.beyond);
   const form = formOf(values, field, isNeeded);
-  if (form === undefined) unsaid.push(`${field.label}: the form of its values`);
+  if (form === undefined) unsaid.push('the form of its values');
   let name = sqlName(definition.id);
   for (let n = 2; taken.has(name); n++) name = sqlName(`${definition.id}_${n}`);
   taken.add(name);

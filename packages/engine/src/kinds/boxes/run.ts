@@ -1,5 +1,6 @@
 import type { Kind } from '../../field/kind.ts';
 import { fold } from '../../values/graphemes.ts';
+import { made } from '../../values/made.ts';
 import { type Cleaned, type LineBody, lineKind } from '../editing/line.ts';
 
 /** A PIN or a one-time code: one character per box, drawn over one real input. */
@@ -65,7 +66,7 @@ function runs(plan: BoxesPlan, text: string): string[] {
   return withDigits.length ? withDigits : all;
 }
 
-const editing = lineKind<BoxesPlan, LineBody>({
+const editing = /*#__PURE__*/ lineKind<BoxesPlan, LineBody>({
   lay,
   is: () => true,
   insertCharacter(plan, content, at, character) {
@@ -78,14 +79,16 @@ const editing = lineKind<BoxesPlan, LineBody>({
 });
 
 /** The kinds `pin` and `one-time-code`. */
-export const boxes: Kind<BoxesPlan, LineBody> = {
-  control: 'boxes',
-  ...editing,
-  raw: (_, body) => body.content,
-  value: (_, body) => (body.complete ? body.content : null),
-  hasRoom: (_, body) => !body.complete,
-  parse: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
-};
+export const boxes: Kind<BoxesPlan, LineBody> = /*#__PURE__*/ made(
+  (): Kind<BoxesPlan, LineBody> => ({
+    control: 'boxes',
+    ...editing,
+    raw: (_, body) => body.content,
+    value: (_, body) => (body.complete ? body.content : null),
+    hasRoom: (_, body) => !body.complete,
+    parse: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
+  }),
+);
 
 /**
  * The index of the active box: the one at the caret, the last one if all boxes are full.

@@ -2,6 +2,7 @@ import type { Kind } from '../../field/kind.ts';
 import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { passed } from '../../rules/finding.ts';
+import { made } from '../../values/made.ts';
 import { picking, pickNamed } from '../editing/picking.ts';
 
 /** Any of several options. */
@@ -49,41 +50,43 @@ function named(
 }
 
 /** Content and raw are the picked values, the display their labels, in the order of the options. */
-export const choices: Kind<ChoicesPlan, TextState> = {
-  control: 'picks',
-  // All its labels, one after the other, and blanks between them.
-  longest: ({ options }) =>
-    options.reduce((sum, { value, label }) => sum + value.length + label.length, 20_000),
-  ...picking<ChoicesPlan, TextState>({
-    empty: (plan) => bodyOf(plan, new Set()),
-    raw: (_, { content }) => content,
-    value: (_, { content, complete }) => (complete ? content : null),
-    named(plan, text, beside) {
-      const values = beside ? valuesOf(beside) : new Set<string>();
-      let leftOut = '';
-      let isNamed = false;
-      for (const { words, value } of named(plan, text)) {
-        isNamed ||= value !== undefined;
-        if (value !== undefined && (values.has(value) || values.size < plan.most)) values.add(value);
-        else leftOut += words.replace(/[^\p{L}\p{N}]/gu, '');
-      }
-      return isNamed ? { body: bodyOf(plan, values), leftOut } : null;
+export const choices: Kind<ChoicesPlan, TextState> = /*#__PURE__*/ made(
+  (): Kind<ChoicesPlan, TextState> => ({
+    control: 'picks',
+    // All its labels, one after the other, and blanks between them.
+    longest: ({ options }) =>
+      options.reduce((sum, { value, label }) => sum + value.length + label.length, 20_000),
+    ...picking<ChoicesPlan, TextState>({
+      empty: (plan) => bodyOf(plan, new Set()),
+      raw: (_, { content }) => content,
+      value: (_, { content, complete }) => (complete ? content : null),
+      named(plan, text, beside) {
+        const values = beside ? valuesOf(beside) : new Set<string>();
+        let leftOut = '';
+        let isNamed = false;
+        for (const { words, value } of named(plan, text)) {
+          isNamed ||= value !== undefined;
+          if (value !== undefined && (values.has(value) || values.size < plan.most)) values.add(value);
+          else leftOut += words.replace(/[^\p{L}\p{N}]/gu, '');
+        }
+        return isNamed ? { body: bodyOf(plan, values), leftOut } : null;
+      },
+      without(plan, body, start, end) {
+        const values = valuesOf(body);
+        let at = 0;
+        for (const { value, label } of plan.options) {
+          if (!values.has(value)) continue;
+          if (start < at + label.length && end > at) values.delete(value);
+          at += label.length + between.length;
+        }
+        return bodyOf(plan, values);
+      },
+      hasRoom: (plan, body) => valuesOf(body).size < plan.most,
+    }),
+    validate(plan, body, check) {
+      if (check.type !== 'complete') return undefined;
+      const data = { min: String(plan.least), max: String(plan.most) };
+      return body.complete ? passed : { verdict: 'open', code: 'incomplete', data };
     },
-    without(plan, body, start, end) {
-      const values = valuesOf(body);
-      let at = 0;
-      for (const { value, label } of plan.options) {
-        if (!values.has(value)) continue;
-        if (start < at + label.length && end > at) values.delete(value);
-        at += label.length + between.length;
-      }
-      return bodyOf(plan, values);
-    },
-    hasRoom: (plan, body) => valuesOf(body).size < plan.most,
   }),
-  validate(plan, body, check) {
-    if (check.type !== 'complete') return undefined;
-    const data = { min: String(plan.least), max: String(plan.most) };
-    return body.complete ? passed : { verdict: 'open', code: 'incomplete', data };
-  },
-};
+);

@@ -26,7 +26,7 @@ function valueIn(
 }
 
 /** Printable ASCII characters. */
-const printable = Array.from({ length: 95 }, (_, i) => String.fromCharCode(i + 32));
+const printable = /*#__PURE__*/ Array.from({ length: 95 }, (_, i) => String.fromCharCode(i + 32));
 
 const alphabets = new WeakMap<CustomPlan, readonly string[]>();
 

@@ -315,4 +315,4 @@ export function customFormatBy(run: RunShape): Kind<CustomPlan, CustomText> {
  * Kind `custom`: formatted by the developer's own JavaScript. Where nothing runs the code, text is displayed
  * as typed.
  */
-export const custom: Kind<CustomPlan, CustomText> = customFormatBy(() => undefined);
+export const custom: Kind<CustomPlan, CustomText> = /*#__PURE__*/ customFormatBy(() => undefined);

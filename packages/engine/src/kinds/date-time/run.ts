@@ -5,6 +5,7 @@ import { type Finding, incomplete, passed, type Verdict } from '../../rules/find
 import type { Check } from '../../rules/rule.ts';
 import { isoWeek, resolve, weekday } from '../../values/calendar.ts';
 import { itemAt } from '../../values/item-at.ts';
+import { made } from '../../values/made.ts';
 import { close as closeDate } from '../date/read-date.ts';
 import { date as dates, isOwnDate, isoOf, possible } from '../date/run.ts';
 import { stepDate } from '../date/step.ts';
@@ -32,7 +33,7 @@ const dateOf = ({ date, dateAt }: DateTimePlan, { texts }: PartsBody): PartsBody
 const timeOf = ({ time, timeAt }: DateTimePlan, { texts }: PartsBody): PartsBody =>
   lay(time, texts.slice(timeAt, timeAt + time.parts.length));
 
-const editing = partsKind<DateTimePlan, PartsBody>({
+const editing = /*#__PURE__*/ partsKind<DateTimePlan, PartsBody>({
   lay,
   parse: readDateTime,
   close,
@@ -130,30 +131,33 @@ function toResting(plan: DateTimePlan, body: PartsBody): PartsBody {
 }
 
 /** The kind `date-time`: a local date with a time of day. The value is ISO 8601: `2027-02-14T16:30`. */
-export const dateTime: Kind<DateTimePlan, PartsBody> = {
-  // Where the time comes first, a day alone cannot be typed.
-  adornments: ({ dateAt }) => (dateAt === 0 ? ['calendar', 'part-labels'] : ['part-labels']),
-  withDay: (plan, { texts }, day) => lay(plan, withDate(plan, texts, day)).content,
-  ...editing,
-  raw: (_, body) => body.content,
-  value,
-  hasRoom: (_, body) => !body.complete,
-  parse(plan, text) {
-    const date = momentForm.test(text) ? resolve(text.slice(0, 10), '') : undefined;
-    if (!date) return editing.parse(plan, text);
-    const body = lay(plan, partsOf(plan, text));
-    return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
-  },
-  reduce: reduceResting,
-  normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
-  toResting,
-  toEditing: (plan, body) => lay(plan, body.texts),
-  step: (plan, body, caret, by) => stepDate({ lay, close, stepped: editing.stepped }, plan, body, caret, by),
-  validate,
-  facts(plan, body) {
-    const moment = value(plan, body);
-    if (moment === null) return {};
-    const day = isoOf(plan.date, dateOf(plan, body));
-    return { weekday: itemAt(plan.date.weekdays, weekday(day)), week: isoWeek(day) };
-  },
-};
+export const dateTime: Kind<DateTimePlan, PartsBody> = /*#__PURE__*/ made(
+  (): Kind<DateTimePlan, PartsBody> => ({
+    // Where the time comes first, a day alone cannot be typed.
+    adornments: ({ dateAt }) => (dateAt === 0 ? ['calendar', 'part-labels'] : ['part-labels']),
+    withDay: (plan, { texts }, day) => lay(plan, withDate(plan, texts, day)).content,
+    ...editing,
+    raw: (_, body) => body.content,
+    value,
+    hasRoom: (_, body) => !body.complete,
+    parse(plan, text) {
+      const date = momentForm.test(text) ? resolve(text.slice(0, 10), '') : undefined;
+      if (!date) return editing.parse(plan, text);
+      const body = lay(plan, partsOf(plan, text));
+      return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
+    },
+    reduce: reduceResting,
+    normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
+    toResting,
+    toEditing: (plan, body) => lay(plan, body.texts),
+    step: (plan, body, caret, by) =>
+      stepDate({ lay, close, stepped: editing.stepped }, plan, body, caret, by),
+    validate,
+    facts(plan, body) {
+      const moment = value(plan, body);
+      if (moment === null) return {};
+      const day = isoOf(plan.date, dateOf(plan, body));
+      return { weekday: itemAt(plan.date.weekdays, weekday(day)), week: isoWeek(day) };
+    },
+  }),
+);

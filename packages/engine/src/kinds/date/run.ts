@@ -6,6 +6,7 @@ import type { Check } from '../../rules/rule.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from '../../values/calendar.ts';
 import { localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
+import { made } from '../../values/made.ts';
 import { closeAll, layParts, type PartsBody } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 import { hasOwnYears, hasRange, hasResting } from './features.ts';
@@ -24,7 +25,7 @@ export const isOwnDate = (plan: DatePlan, body: PartsBody): boolean =>
   !body.texts[plan.year] ||
   isOurYear(plan, body, itemAt(body.texts, plan.year));
 
-const editing = partsKind<DatePlan, PartsBody>({
+const editing = /*#__PURE__*/ partsKind<DatePlan, PartsBody>({
   lay,
   parse: readDate,
   close,
@@ -193,20 +194,23 @@ export function toResting(plan: DatePlan, body: PartsBody): PartsBody {
 }
 
 /** The kind `date`: the value is ISO 8601 (`2027-02-14`; `2027-02` for a month), raw the digits as typed. */
-export const date: Kind<DatePlan, PartsBody> = {
-  adornments: ({ day }) => (day < 0 ? ['part-labels'] : ['calendar', 'part-labels']),
-  ...editing,
-  raw: (_, body) => body.content,
-  value,
-  hasRoom: (_, body) => !body.complete,
-  reduce: reduceResting,
-  normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
-  toResting,
-  toEditing: (plan, body) => lay(plan, body.texts),
-  step: (plan, body, caret, by) => stepDate({ lay, close, stepped: editing.stepped }, plan, body, caret, by),
-  validate,
-  facts(plan, body) {
-    const date = isMonth(plan) ? null : value(plan, body);
-    return date ? { weekday: itemAt(plan.weekdays, weekday(date)), week: isoWeek(date) } : {};
-  },
-};
+export const date: Kind<DatePlan, PartsBody> = /*#__PURE__*/ made(
+  (): Kind<DatePlan, PartsBody> => ({
+    adornments: ({ day }) => (day < 0 ? ['part-labels'] : ['calendar', 'part-labels']),
+    ...editing,
+    raw: (_, body) => body.content,
+    value,
+    hasRoom: (_, body) => !body.complete,
+    reduce: reduceResting,
+    normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
+    toResting,
+    toEditing: (plan, body) => lay(plan, body.texts),
+    step: (plan, body, caret, by) =>
+      stepDate({ lay, close, stepped: editing.stepped }, plan, body, caret, by),
+    validate,
+    facts(plan, body) {
+      const date = isMonth(plan) ? null : value(plan, body);
+      return date ? { weekday: itemAt(plan.weekdays, weekday(date)), week: isoWeek(date) } : {};
+    },
+  }),
+);

@@ -1,4 +1,5 @@
 import { fold } from '../../values/graphemes.ts';
+import { made } from '../../values/made.ts';
 import type { DurationPlan } from './plan.ts';
 
 /** A duration that a text says. */
@@ -14,7 +15,9 @@ const number = '(?:\\d{1,6}(?:[.,]\\d{1,4})?|[.,]\\d{1,4})(?!\\d)';
 const unit = '[\\p{L}\\p{M}]+\\.?|[′\'’″"]';
 const and = 'and|und|et|y|e|i|a|en|og|och|ja|és';
 /** A number with its unit, and what separates it from the next. */
-const token = new RegExp(`(${number})\\s*(?:(${unit})[\\s,;]*(?:(?:${and})\\s+)?)?`, 'uy');
+const token = /*#__PURE__*/ made(
+  () => new RegExp(`(${number})\\s*(?:(${unit})[\\s,;]*(?:(?:${and})\\s+)?)?`, 'uy'),
+);
 const clockForm = /^(\d{1,4}):(\d{2})(?::00)?$/;
 /** ISO 8601, with decimals in its last number only. */
 const isoForm =

@@ -5,6 +5,7 @@ import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold, localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
+import { made } from '../../values/made.ts';
 import { locate, type Parsed } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 import type { DurationBody, DurationPlan } from './plan.ts';
@@ -210,7 +211,7 @@ function takes(plan: DurationPlan, texts: readonly string[], part: number, next:
   return !texts[plan.hour]?.includes('.');
 }
 
-const editing = partsKind<DurationPlan, DurationBody>({
+const editing = /*#__PURE__*/ partsKind<DurationPlan, DurationBody>({
   lay,
   parse,
   close: (_, __, text) => text,
@@ -274,35 +275,37 @@ function settled(plan: DurationPlan, body: DurationBody): DurationBody {
 }
 
 /** The kind `duration`: the value is whole minutes. */
-export const duration: Kind<DurationPlan, DurationBody> = {
-  adornments: () => ['unit-labels'],
-  ...editing,
-  raw: (_, body) => body.content,
-  value: (plan, body) => (body.complete ? `${minutesOf(plan, body)}` : null),
-  hasRoom,
-  parse(plan, text) {
-    const own = ownTexts(plan, text);
-    if (own) return { ...editing.caretAtEnd(plan, lay(plan, own)), leftOut: '', rejected: null };
-    // A value: whole minutes.
-    const isMinutes = /^\d{1,9}$/.test(text) && (plan.minute >= 0 || +text % 3 === 0);
-    const texts = isMinutes ? ordered(plan, +text) : undefined;
-    if (!texts || !hold(plan, texts))
-      return editing.insert(
-        plan,
-        lay(
+export const duration: Kind<DurationPlan, DurationBody> = /*#__PURE__*/ made(
+  (): Kind<DurationPlan, DurationBody> => ({
+    adornments: () => ['unit-labels'],
+    ...editing,
+    raw: (_, body) => body.content,
+    value: (plan, body) => (body.complete ? `${minutesOf(plan, body)}` : null),
+    hasRoom,
+    parse(plan, text) {
+      const own = ownTexts(plan, text);
+      if (own) return { ...editing.caretAtEnd(plan, lay(plan, own)), leftOut: '', rejected: null };
+      // A value: whole minutes.
+      const isMinutes = /^\d{1,9}$/.test(text) && (plan.minute >= 0 || +text % 3 === 0);
+      const texts = isMinutes ? ordered(plan, +text) : undefined;
+      if (!texts || !hold(plan, texts))
+        return editing.insert(
           plan,
-          plan.parts.map(() => ''),
-        ),
-        0,
-        0,
-        text,
-      );
-    return { ...editing.caretAtEnd(plan, lay(plan, texts)), leftOut: '', rejected: null };
-  },
-  reduce: reduceResting,
-  normalizeOnBlur: settled,
-  toResting: (plan, body) => ({ ...settled(plan, body), content: body.content }),
-  toEditing: (plan, body) => (body.content ? lay(plan, ownTexts(plan, body.content)!) : body),
-  step: (plan, body, caret, by) => editing.stepped(plan, body, caret, by, () => 0, 1),
-  validate,
-};
+          lay(
+            plan,
+            plan.parts.map(() => ''),
+          ),
+          0,
+          0,
+          text,
+        );
+      return { ...editing.caretAtEnd(plan, lay(plan, texts)), leftOut: '', rejected: null };
+    },
+    reduce: reduceResting,
+    normalizeOnBlur: settled,
+    toResting: (plan, body) => ({ ...settled(plan, body), content: body.content }),
+    toEditing: (plan, body) => (body.content ? lay(plan, ownTexts(plan, body.content)!) : body),
+    step: (plan, body, caret, by) => editing.stepped(plan, body, caret, by, () => 0, 1),
+    validate,
+  }),
+);

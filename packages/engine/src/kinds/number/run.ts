@@ -5,6 +5,7 @@ import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
 import { fold, graphemes, localized, worthTelling } from '../../values/graphemes.ts';
+import { made } from '../../values/made.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { hasDigits, hasNegative, hasPad, hasPlurals, hasRange, hasRight, hasSingular } from './features.ts';
 import type { NumberPlan, Plurals } from './plan.ts';
@@ -215,7 +216,7 @@ function ownContent(plan: NumberPlan, text: string): string | undefined {
   return undefined;
 }
 
-const editing = lineKind<NumberPlan, LineBody>({
+const editing = /*#__PURE__*/ lineKind<NumberPlan, LineBody>({
   lay,
   is: (plan, unit) =>
     (hasDigits && plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))) ||
@@ -292,49 +293,51 @@ function canBecome(plan: NumberPlan, { content }: LineBody, raw: string): boolea
  * The kinds `number`, `currency` and `percent`. Raw is the decimal as typed; the value has its decimals
  * filled.
  */
-export const number: Kind<NumberPlan, LineBody> = {
-  ...editing,
-  raw: (plan, body) => decimalOf(plan, body.content),
-  value(plan, body) {
-    const decimal = decimalOf(plan, body.content);
-    if (!decimal) return null;
-    const lacking = plan.least - places(decimal);
-    const full = lacking > 0 ? decimal + (places(decimal) ? '' : '.') + '0'.repeat(lacking) : decimal;
-    return full.charCodeAt(0) !== 45 || /[1-9]/.test(full) ? full : full.slice(1);
-  },
-  hasRoom,
-  canBecome,
-  parse(plan, text) {
-    const decimal = canonical(text);
-    const empty = lay(plan, '');
-    if (decimal && places(decimal) <= plan.most) {
-      const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
-      if (isTaken && text.length <= most)
-        return {
-          ...editing.caretAtEnd(plan, lay(plan, contentOf(plan, decimal))),
-          leftOut: '',
-          rejected: null,
-        };
-    }
-    return editing.insert(plan, empty, 0, 0, text);
-  },
-  readText: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
-  reduce: reduceResting,
-  toResting: (plan, body) => layOut(plan, body.content, true),
-  toEditing: (plan, body) => lay(plan, body.content),
-  step(plan, body, _, by) {
-    const decimal = decimalOf(plan, body.content);
-    const floor = plan.min || (plan.negative === 'no' ? '0' : '');
-    const unit = by > 0 ? plan.step : `-${plan.step}`;
-    let next = decimal ? add(decimal, unit) : floor && compare(floor, '0') > 0 ? floor : '0';
-    if (floor && compare(next, floor) < 0) next = floor;
-    if (plan.max && compare(next, plan.max) > 0) next = plan.max;
-    if (places(next) > plan.most) return undefined;
-    if (decimal && compare(next, decimal) === 0) return { body, caret: body.to };
-    return editing.caretAtEnd(plan, lay(plan, contentOf(plan, next)));
-  },
-  validate(plan, body, check) {
-    return hasRange && check.type === 'range' ? range(plan, body, check) : undefined;
-  },
-  shares: 'raw',
-};
+export const number: Kind<NumberPlan, LineBody> = /*#__PURE__*/ made(
+  (): Kind<NumberPlan, LineBody> => ({
+    ...editing,
+    raw: (plan, body) => decimalOf(plan, body.content),
+    value(plan, body) {
+      const decimal = decimalOf(plan, body.content);
+      if (!decimal) return null;
+      const lacking = plan.least - places(decimal);
+      const full = lacking > 0 ? decimal + (places(decimal) ? '' : '.') + '0'.repeat(lacking) : decimal;
+      return full.charCodeAt(0) !== 45 || /[1-9]/.test(full) ? full : full.slice(1);
+    },
+    hasRoom,
+    canBecome,
+    parse(plan, text) {
+      const decimal = canonical(text);
+      const empty = lay(plan, '');
+      if (decimal && places(decimal) <= plan.most) {
+        const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
+        if (isTaken && text.length <= most)
+          return {
+            ...editing.caretAtEnd(plan, lay(plan, contentOf(plan, decimal))),
+            leftOut: '',
+            rejected: null,
+          };
+      }
+      return editing.insert(plan, empty, 0, 0, text);
+    },
+    readText: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
+    reduce: reduceResting,
+    toResting: (plan, body) => layOut(plan, body.content, true),
+    toEditing: (plan, body) => lay(plan, body.content),
+    step(plan, body, _, by) {
+      const decimal = decimalOf(plan, body.content);
+      const floor = plan.min || (plan.negative === 'no' ? '0' : '');
+      const unit = by > 0 ? plan.step : `-${plan.step}`;
+      let next = decimal ? add(decimal, unit) : floor && compare(floor, '0') > 0 ? floor : '0';
+      if (floor && compare(next, floor) < 0) next = floor;
+      if (plan.max && compare(next, plan.max) > 0) next = plan.max;
+      if (places(next) > plan.most) return undefined;
+      if (decimal && compare(next, decimal) === 0) return { body, caret: body.to };
+      return editing.caretAtEnd(plan, lay(plan, contentOf(plan, next)));
+    },
+    validate(plan, body, check) {
+      return hasRange && check.type === 'range' ? range(plan, body, check) : undefined;
+    },
+    shares: 'raw',
+  }),
+);

@@ -5,6 +5,7 @@ import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
 import { fold, toldOf } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
+import { made } from '../../values/made.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
@@ -249,7 +250,7 @@ function withoutTrunk(plan: PhonePlan, number: string, idd: string): string {
   return own && own.trunk !== '0' ? number : shorter;
 }
 
-const editing = lineKind<PhonePlan, PhoneBody>({
+const editing = /*#__PURE__*/ lineKind<PhonePlan, PhoneBody>({
   lay,
   is: (_, unit) => (unit >= 48 && unit <= 57) || unit === 43 || unit === 120,
   insertCharacter,
@@ -340,53 +341,55 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
 }
 
 /** Kind `phone`. The value is E.164, with an extension as in RFC 3966. */
-export const phone: Kind<PhonePlan, PhoneBody> = {
-  adornments: () => ['region-list'],
-  ...editing,
-  key(plan, body, start, end, character) {
-    const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;
-    if (next) return { body: next, caret: next.to };
-    const edited = editing.key(plan, body, start, end, character);
-    if (typeof edited !== 'string' || start !== end || start !== body.to) return edited;
-    if (edited === 'full') return codeTyped(plan, body, fold(character)) ?? edited;
-    return edited === 'not-accepted' && isPassed(body, character) ? { body, caret: start } : edited;
-  },
-  raw: (_, body) => body.content,
-  value,
-  hasRoom: (plan, { read }) => {
-    const { digits, extension } = read;
-    if (extension !== undefined) return extension.length < longestExtension;
-    // A complete number may have an extension.
-    return digits.length < most(plan, read) || (plan.extension && verdictOf(plan, read) === passed);
-  },
-  insert(plan, body, start, end, text) {
-    const isWhole = start <= 0 && end >= body.display.length;
-    return body.content && !isWhole ? editing.insert(plan, body, start, end, text) : readWhole(plan, text);
-  },
-  readText: readWhole,
-  parse(plan, text) {
-    const empty = lay(plan, '');
-    const taken = editing.insert(plan, empty, 0, 0, text.replace(';ext=', 'x'));
-    return withCode(plan, taken, text) ?? taken;
-  },
-  reduce: reduceResting,
-  normalizeOnBlur: (plan, body) => {
-    const content = styled(plan, body);
-    return content === body.content ? body : lay(plan, content);
-  },
-  toResting(plan, body) {
-    const content = styled(plan, body);
-    if (content === body.content) return body;
-    const { display, to } = lay(plan, content);
-    return { ...body, display, to };
-  },
-  toEditing: (plan, body) => lay(plan, body.content),
-  validate(_, body, check) {
-    return check.type === 'complete' ? body.finding : undefined;
-  },
-  facts(_, body) {
-    const { region, digits, formats } = body.read;
-    const type = digits ? formats.sure[0]?.type : undefined;
-    return { region, ...(type && type !== 'either' ? { type } : {}) };
-  },
-};
+export const phone: Kind<PhonePlan, PhoneBody> = /*#__PURE__*/ made(
+  (): Kind<PhonePlan, PhoneBody> => ({
+    adornments: () => ['region-list'],
+    ...editing,
+    key(plan, body, start, end, character) {
+      const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;
+      if (next) return { body: next, caret: next.to };
+      const edited = editing.key(plan, body, start, end, character);
+      if (typeof edited !== 'string' || start !== end || start !== body.to) return edited;
+      if (edited === 'full') return codeTyped(plan, body, fold(character)) ?? edited;
+      return edited === 'not-accepted' && isPassed(body, character) ? { body, caret: start } : edited;
+    },
+    raw: (_, body) => body.content,
+    value,
+    hasRoom: (plan, { read }) => {
+      const { digits, extension } = read;
+      if (extension !== undefined) return extension.length < longestExtension;
+      // A complete number may have an extension.
+      return digits.length < most(plan, read) || (plan.extension && verdictOf(plan, read) === passed);
+    },
+    insert(plan, body, start, end, text) {
+      const isWhole = start <= 0 && end >= body.display.length;
+      return body.content && !isWhole ? editing.insert(plan, body, start, end, text) : readWhole(plan, text);
+    },
+    readText: readWhole,
+    parse(plan, text) {
+      const empty = lay(plan, '');
+      const taken = editing.insert(plan, empty, 0, 0, text.replace(';ext=', 'x'));
+      return withCode(plan, taken, text) ?? taken;
+    },
+    reduce: reduceResting,
+    normalizeOnBlur: (plan, body) => {
+      const content = styled(plan, body);
+      return content === body.content ? body : lay(plan, content);
+    },
+    toResting(plan, body) {
+      const content = styled(plan, body);
+      if (content === body.content) return body;
+      const { display, to } = lay(plan, content);
+      return { ...body, display, to };
+    },
+    toEditing: (plan, body) => lay(plan, body.content),
+    validate(_, body, check) {
+      return check.type === 'complete' ? body.finding : undefined;
+    },
+    facts(_, body) {
+      const { region, digits, formats } = body.read;
+      const type = digits ? formats.sure[0]?.type : undefined;
+      return { region, ...(type && type !== 'either' ? { type } : {}) };
+    },
+  }),
+);

@@ -21,11 +21,10 @@ const latinHalf = /(?<!\p{L})([ap])\.?\s?m\b\.?/u;
 /** Scripts without spaces between words. */
 const unspaced = /[\u0e00-\u0e7f\u3040-\u30ff\u3400-\u9fff\uac00-\ud7af]/;
 /** Words that make a number the hour. */
-const hourWords = "h hrs hours uhr o'clock 点 點 时 時 시".split(' ');
+const hourWords = /*#__PURE__*/ "h hrs hours uhr o'clock 点 點 时 時 시".split(' ');
 /** Other units, and words that come before a time. */
-const besideTimes = 'min s 分 秒 분 초 at um om kl klo à às las a alle ore godz o v в pukul jam saat'.split(
-  ' ',
-);
+const besideTimes =
+  /*#__PURE__*/ 'min s 分 秒 분 초 at um om kl klo à às las a alle ore godz o v в pukul jam saat'.split(' ');
 
 /** Whether a.m. is behind a digit; before the time it is another word: Welsh “am 12:30” is “at 12:30”. */
 const isBehindDigit = (text: string, at: number): boolean => /\d/.test(text.slice(0, at));

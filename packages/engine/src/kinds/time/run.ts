@@ -3,6 +3,7 @@ import { reduceResting } from '../../field/resting.ts';
 import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { itemAt } from '../../values/item-at.ts';
+import { made } from '../../values/made.ts';
 import { closeAll, layParts, type PartsBody, padded } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 import type { TimePlan } from './plan.ts';
@@ -15,7 +16,7 @@ const lay = (plan: TimePlan, texts: readonly string[]): PartsBody => layParts(pl
 export const close = (plan: TimePlan, part: number, text: string): string =>
   itemAt(plan.parts, part).words ? text : padded(plan, part, text);
 
-const editing = partsKind<TimePlan, PartsBody>({
+const editing = /*#__PURE__*/ partsKind<TimePlan, PartsBody>({
   lay,
   parse: readTime,
   close,
@@ -75,21 +76,23 @@ function validate(plan: TimePlan, body: PartsBody, check: Check): Finding | unde
 }
 
 /** Kind `time`. The value is ISO 8601: `14:30` or `14:30:00`. */
-export const time: Kind<TimePlan, PartsBody> = {
-  adornments: () => ['part-labels'],
-  ...editing,
-  raw: (_, body) => body.content,
-  value,
-  hasRoom: (_, body) => !body.complete,
-  parse(plan, text) {
-    const match = /^([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/.exec(text);
-    if (!match) return editing.parse(plan, text);
-    const body = lay(plan, ordered(plan, +itemAt(match, 1), itemAt(match, 2), match[3] ?? '00'));
-    return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
-  },
-  reduce: reduceResting,
-  normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
-  step: (plan, body, caret, by) =>
-    editing.stepped(plan, body, caret, by, (part) => itemAt(plan.parts, part)[by > 0 ? 'low' : 'high']),
-  validate,
-};
+export const time: Kind<TimePlan, PartsBody> = /*#__PURE__*/ made(
+  (): Kind<TimePlan, PartsBody> => ({
+    adornments: () => ['part-labels'],
+    ...editing,
+    raw: (_, body) => body.content,
+    value,
+    hasRoom: (_, body) => !body.complete,
+    parse(plan, text) {
+      const match = /^([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/.exec(text);
+      if (!match) return editing.parse(plan, text);
+      const body = lay(plan, ordered(plan, +itemAt(match, 1), itemAt(match, 2), match[3] ?? '00'));
+      return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
+    },
+    reduce: reduceResting,
+    normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
+    step: (plan, body, caret, by) =>
+      editing.stepped(plan, body, caret, by, (part) => itemAt(plan.parts, part)[by > 0 ? 'low' : 'high']),
+    validate,
+  }),
+);
