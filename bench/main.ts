@@ -24,22 +24,27 @@ interface Line {
 }
 
 const lines: Line[] = [];
+/** Adds lines, and prints them as they come: a run takes long. */
+const add = (...all: readonly Line[]): void => {
+  for (const { found, what } of all) process.stderr.write(`${found.padStart(12)}  ${what}\n`);
+  lines.push(...all);
+};
 for (const { what, ratio, limit } of keystrokes())
-  lines.push({
+  add({
     what: `${what}, against by hand`,
     found: `× ${ratio.toFixed(2)}`,
     limit: limit === null ? '' : `× ${limit}`,
     good: limit === null ? null : ratio <= limit,
   });
 for (const { what, ratio, limit } of measuredApart())
-  lines.push({
+  add({
     what,
     found: `× ${ratio.toFixed(2)}`,
     limit: limit === null ? '' : `× ${limit}`,
     good: limit === null ? null : ratio <= limit,
   });
 for (const { what, ratio, limit } of formKeystrokes())
-  lines.push({
+  add({
     what,
     found: `× ${ratio.toFixed(2)}`,
     limit: `× ${limit}`,
@@ -47,28 +52,28 @@ for (const { what, ratio, limit } of formKeystrokes())
   });
 for (const { what, ratio, limit } of kindKeystrokes())
   if (limit !== null)
-    lines.push({
+    add({
       what: `${what}, after every other kind`,
       found: `× ${ratio.toFixed(2)}`,
       limit: '',
       good: null,
     });
 const { ratio: reading, whole } = readingRatio();
-lines.push({
+add({
   what: reading.what,
   found: `× ${reading.ratio.toFixed(2)}`,
   limit: `× ${reading.limit}`,
   good: reading.limit === null || reading.ratio <= reading.limit,
 });
 for (const { what, worst, milliseconds, limit } of [...growth(), whole, await savingTime()])
-  lines.push({
+  add({
     what: worst ? `${what}, the dearest: ${worst}` : what,
     found: `${milliseconds.toFixed(3)} ms`,
     limit: `${limit} ms`,
     good: milliseconds <= limit,
   });
 const { first, warm, besides } = await demoTrials(new URL(root).pathname);
-lines.push(
+add(
   {
     what: 'all trials of the demo, the first time, compiling the set among it',
     found: `${first.toFixed(0)} ms`,
@@ -83,42 +88,42 @@ lines.push(
   },
 );
 const { perSecond, bare } = auditSpeed(new URL(root).pathname, 'mobile');
-lines.push({
+add({
   what: `events a second and core in the audit of the mobile number (the engine alone, key by key, carries out ${bare.toFixed(1)} times as many)`,
   found: Math.round(perSecond).toLocaleString('en-GB'),
   limit: '100,000',
   good: perSecond >= 100_000,
 });
 for (const { what, plain, bound, limit } of await inBrowser(root))
-  lines.push({
+  add({
     what: `${what}, in Chromium, added to a plain input’s ${plain.toFixed(3)} ms`,
     found: `${(bound - plain).toFixed(3)} ms`,
     limit: `${limit} ms`,
     good: bound - plain <= limit,
   });
 const { requests, ratio: memory, limit: mostMemory, quarters } = await memoryGrowth(root);
-lines.push({
+add({
   what: `memory of the server after ${requests.toLocaleString('en-GB')} requests, against after a quarter of them (${((quarters.at(-1) ?? 0) / 1e6).toFixed(0)} MB)`,
   found: `× ${memory.toFixed(2)}`,
   limit: `× ${mostMemory}`,
   good: memory <= mostMemory,
 });
 const { drawn, limit: mostDrawn } = await drawnAtKey(root);
-lines.push({
+add({
   what: 'fields of 1,000 that React draws anew at a key',
   found: String(drawn),
   limit: String(mostDrawn),
   good: drawn <= mostDrawn,
 });
 for (const { what, milliseconds, limit, empty } of await studioOpened(root))
-  lines.push({
+  add({
     what: `${what}, alive, nothing in the cache (an empty page: ${empty.toFixed(0)} ms, × ${(milliseconds / empty).toFixed(0)})`,
     found: `${milliseconds.toFixed(0)} ms`,
     limit: `${limit} ms`,
     good: milliseconds <= limit,
   });
 for (const { what, bytes, limit } of [...(await sizes(root)), ...(await handedOffSizes(root))])
-  lines.push({
+  add({
     what: `${what}: minified, gzipped`,
     found: `${bytes} bytes`,
     limit: limit === null ? '' : String(limit),

@@ -35,7 +35,7 @@ export async function shrunk(text: string): Promise<number> {
 
 const core = `export { bind, createStore } from '@arbeit/dom'; export { hydrate } from '@arbeit/engine/field';`;
 /** The core, and the editing that several kinds are made with: a page with two of them carries it once. */
-const shared = `${core} export * from './packages/engine/dist/values/graphemes.js'; export * from './packages/engine/dist/kinds/editing/line.js'; export * from './packages/engine/dist/kinds/editing/parts.js'; export * from './packages/engine/dist/kinds/editing/parts-editing.js'; export * from './packages/engine/dist/field/around.js';`;
+const shared = `${core} export * from './packages/engine/dist/values/graphemes.js'; export * from './packages/engine/dist/kinds/editing/line.js'; export * from './packages/engine/dist/kinds/editing/parts.js'; export * from './packages/engine/dist/kinds/editing/parts-editing.js'; export * from './packages/engine/dist/field/resting.js';`;
 const withKind = (name: string, file: string, base = core) =>
   `${base} export { ${name} } from '@arbeit/engine/runs/${file}';`;
 
@@ -87,7 +87,7 @@ export async function sizes(root: string): Promise<Size[]> {
   } // biome-ignore format: one kind beside the other
   const asking = `export { bindForm, createFormStore, driveFormAsks, askByFetch } from '@arbeit/dom'; export { hydrateForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
   // A page that shows what is told of its field reads it as well.
-  const patterned = `${withKind('pattern', 'pattern')} export { read } from '@arbeit/engine/field';`;
+  const patterned = `${withKind('pattern', 'pattern')} export { evaluate } from '@arbeit/engine/field';`;
   rows.push({
     what: 'forms, rules across fields and server checks, over a field',
     bytes: (await bytesOf(`${patterned} ${asking}`, root)) - (await bytesOf(patterned, root)),
