@@ -57,7 +57,7 @@ for (const [locale, colorScheme] of [
       const wrong = wrongOn(page);
       for (const path of pages) {
         await page.goto(path);
-        // What is wrong is told when it is taken over, before the page has nothing more to do.
+        // Hydration errors are reported before the page is idle.
         await page.evaluate(() => new Promise((done) => requestIdleCallback(done)));
         expect(wrong, path).toEqual([]);
         expect(await page.evaluate(() => document.documentElement.dataset.sheet), path).toBe(colorScheme);

@@ -63,8 +63,8 @@ async function compose({ session }: Driven, word: string): Promise<void> {
 }
 
 /**
- * Waits until the page shows what one action of a line leads to, counted from 0. A page may format in a
- * thread, and nobody picks a suggestion before that is done.
+ * Waits until the page shows the result of one action of a line, counted from 0. A page may format in a
+ * thread, and a user picks a suggestion after that.
  */
 export type Settled = (action: number) => Promise<void>;
 

@@ -44,10 +44,10 @@ export interface Kind<P extends Plan = Plan, B extends TextState = TextState> ex
    */
   parse(plan: P, text: string): InsertResult<B>;
   /**
-   * The longest raw text that is read, in UTF-16 units; a server refuses a longer one unread. Default:
-   * 20,000, far more than most kinds hold.
+   * How much longer a raw text may be than the limit of a server, which refuses longer ones unread, in UTF-16
+   * units. Only for kinds whose raw values may be very long.
    */
-  longest?(plan: P): number;
+  extraLength?(plan: P): number;
   /**
    * The result of a whole text that a person or the browser brings into the empty field. Default: `parse`,
    * for kinds whose raw values mean the same as texts.

@@ -22,11 +22,11 @@ export type CheckedRecord<V extends Values = Values> =
     }
   | {
       readonly ok: false;
-      /** `field` is empty for what is no record at all. */
+      /** `field` is empty if the input is not a record. */
       readonly findings: readonly FieldFinding<NameIn<V>>[];
     };
 
-/** The longest raw text that is read for a field of a kind that says nothing else, in UTF-16 units. */
+/** The longest raw text that is read, in UTF-16 units, unless the kind allows more. */
 const longestRead = 20_000;
 
 /** Asks a server the question of a field. */
@@ -34,10 +34,9 @@ export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**
  * Checks a record on the server, raw values by field id, with the rules of the page. `today` (ISO 8601) is
- * the day where the user is. A value that the field could not contain is refused, one that is far too
- * long without being read. What was not sent is
- * absent: an initial value never replaces it. Unknown names are ignored and listed, because frameworks, CSRF
- * tokens and buttons add some. `ask` asks servers; without it their rules do not hold the record back.
+ * the day where the user is. A value that the field could not contain is rejected; a text that is far too
+ * long is not read. What was not sent is absent: an initial value never replaces it. Unknown names are ignored
+ * and listed, because frameworks, CSRF tokens and buttons add some. `ask` asks servers; without it their rules do not hold the record back.
  *
  * @example
  * const checked = await checkRecord(booking, { arrival: '14022027' }, '2027-02-10');
@@ -58,8 +57,8 @@ export async function checkRecord<V extends Values = Values>(
       continue;
     }
     const { field, state: own } = fieldOf(form, state, id);
-    // A text that no value of the field can be would only take time.
-    if (text.length > (field.kind.longest?.(field.plan) ?? longestRead)) {
+    // Reading it would only take time.
+    if (text.length > longestRead + (field.kind.extraLength?.(field.plan) ?? 0)) {
       findings.push({ field: id, code: 'not-allowed' });
       continue;
     }

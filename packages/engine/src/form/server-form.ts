@@ -43,8 +43,8 @@ export interface ServerForm<V extends Values = Values> {
 }
 
 /**
- * Messages in the language of a form for what only a server meets. `not-allowed`: a value that the field
- * could not contain, or that is no text.
+ * Messages in the language of a form for findings that only a server has. `not-allowed`: a value that the
+ * field could not contain, or that is not a text.
  */
 export interface ServerTexts {
   readonly 'not-allowed': string;

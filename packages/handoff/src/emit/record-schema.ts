@@ -87,7 +87,7 @@ function described(definition: SetDocument['fields'][number], set: SetDocument, 
 const emptyValue = (field: HydratedField): string | null =>
   field.kind.value(field.plan, field.kind.empty(field.plan));
 
-/** The values of a field that must be answered: an empty field is no answer, even if it has a value. */
+/** The values of a required field: the value of an empty field does not satisfy “required”. */
 const answeredOnly = (values: ValueForm, field: HydratedField): ValueForm =>
   values.among ? { ...values, among: values.among.filter((one) => one !== emptyValue(field)) } : values;
 

@@ -25,7 +25,7 @@ export function sqlExpression(source: string): string | undefined {
       out += c;
     } else if (c === '[') {
       isInClass = true;
-      // An empty class, or one of everything, is written otherwise there.
+      // PostgreSQL has no empty class and no class of all characters.
       if (next === ']' || source.startsWith('^]', i + 1)) return undefined;
       out += c;
     } else if (c === '.' || source.startsWith('(?<', i)) return undefined;

@@ -103,7 +103,7 @@ function formOf(
   isNeeded: boolean,
 ): readonly string[] | undefined {
   if (all) {
-    // An empty field that must be answered is no answer, even if it has a value.
+    // The value of an empty field does not satisfy “required”.
     const empty = field.kind.value(field.plan, field.kind.empty(field.plan));
     return [among(all.filter((value) => !isNeeded || value !== empty))];
   }
@@ -115,7 +115,7 @@ function formOf(
 /** Conditions for a rule; `undefined` if it needs more than the value. */
 function conditionOf({ check, when }: RuleDocument, values: ValueForm): readonly string[] | undefined {
   if (check.type === 'required') return when ? undefined : [];
-  // Without a complete value there is no value, which is expressed already.
+  // An incomplete field has no value, so this is checked already.
   if (check.type === 'complete') return [];
   if (when) return undefined;
   if (check.type === 'range') return rangeOf(check, values);
@@ -151,6 +151,6 @@ function rangeOf(
     ...(step === undefined ? [] : [`mod(VALUE::numeric, ${step}) = 0`]),
   ];
   if (!isNumber || all.length === 0) return all;
-  // A text that is no number is refused, and not an error of its own.
+  // The cast of another text would be an error instead of a failed check.
   return [`CASE WHEN VALUE ~ '^-?[0-9]+([.][0-9]+)?$' THEN ${all.join(' AND ')} ELSE false END`];
 }

@@ -90,7 +90,7 @@ function componentsIn(root: Json): readonly Found[] {
   );
 }
 
-/** Imports each object of a description of an interface as a form; what is no object is part of those. */
+/** Imports each object schema of an OpenAPI description as a form. Other schemas are used where they are referred to. */
 function fromComponents(reading: SchemaReading, root: Json, described: readonly Found[]): Imported {
   const drafts = described.flatMap((found) => {
     const whole = resolved(reading, found);

@@ -115,9 +115,9 @@ describe('a table of names and examples', () => {
     });
 
     test('are found behind the cells that the guess is made of', () => {
-      const many = Array.from({ length: 3000 }, (_, i) => `RH-${String(i).padStart(4, '0')}`);
+      const many = Array.from({ length: 1500 }, (_, i) => `RH-${String(i).padStart(4, '0')}`);
       const { guesses } = column('Pass', [...many, 'RH-12']);
-      expect(guesses[0]).toMatchObject({ what: 'RH-<4 digit>', misfits: [{ row: 3002, text: 'RH-12' }] });
+      expect(guesses[0]).toMatchObject({ what: 'RH-<4 digit>', misfits: [{ row: 1502, text: 'RH-12' }] });
     });
 
     test('a column in another locale than the table is read in its own', () => {

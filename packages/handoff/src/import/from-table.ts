@@ -11,8 +11,10 @@ export interface Column {
   readonly guesses: readonly Guess[];
 }
 
-/** Different cells per column that guesses are made from; all others are held against them. */
+/** Different cells per column that guesses are made from. */
 const mostExamples = 200;
+/** Different cells per column that guesses are checked against: the preview waits for it. */
+const mostChecked = 2000;
 const mostColumns = 500;
 
 /** Separators of cells. A line of a table in a text (Markdown, a terminal) has the last. */
@@ -132,9 +134,10 @@ function usualIn(filled: readonly string[], quota: number): readonly string[] {
  * The guesses for a column. If no kind but text accepts all its cells, those that look like few others are
  * misfits; cells of another locale than the table's decide on that.
  */
-function guessed(about: About, cells: readonly string[], firstRow: number): readonly Guess[] {
+function guessed(about: About, cells: readonly string[]): readonly Guess[] {
   const filled = cells.filter((cell) => cell !== '');
   const quota = quotaOf(filled.length);
+  const different = [...new Set(filled)].slice(0, mostChecked);
   /** Guesses that are made from some cells and fit all others but a few. */
   const from = (own: readonly string[], locale: string): readonly Guess[] => {
     const examples = [...new Set(own)].slice(0, mostExamples);
@@ -142,13 +145,9 @@ function guessed(about: About, cells: readonly string[], firstRow: number): read
     const likely = guessesFor({ ...about, locale }, own, examples).slice(0, -1);
     return likely.flatMap((guess) => {
       const accepts = accepting(guess.field, locale);
-      const known = new Map<string, boolean>();
-      const misfits = cells.flatMap((text, i) => {
-        if (text === '') return [];
-        const isFit = known.get(text) ?? accepts(text);
-        known.set(text, isFit);
-        return isFit ? [] : [{ row: i + firstRow, text }];
-      });
+      const odd = new Set(different.filter((text) => !accepts(text)));
+      // The first row has the names.
+      const misfits = cells.flatMap((text, i) => (odd.has(text) ? [{ row: i + 2, text }] : []));
       const field = locale === about.locale ? guess.field : { ...guess.field, locale };
       return misfits.length > quota ? [] : [{ ...guess, field, misfits }];
     });
@@ -164,8 +163,8 @@ function guessed(about: About, cells: readonly string[], firstRow: number): read
 }
 
 /**
- * The columns of a table, each with its guesses. All cells are looked at; a guess lists those that it does
- * not accept.
+ * The columns of a table, each with its guesses. A guess lists the cells that it does not accept, among the
+ * first 2,000 different ones.
  */
 export function fromTable(
   rows: readonly (readonly string[])[],
@@ -183,6 +182,6 @@ export function fromTable(
     const id = idFor(name, taken);
     taken.add(id);
     const about = { id, label: labelFor(name), locale };
-    return [{ name, examples, guesses: guessed(about, cells, 2) }];
+    return [{ name, examples, guesses: guessed(about, cells) }];
   });
 }

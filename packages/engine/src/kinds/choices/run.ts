@@ -54,8 +54,8 @@ export const choices: Kind<ChoicesPlan, TextState> = /*#__PURE__*/ made(
   (): Kind<ChoicesPlan, TextState> => ({
     control: 'picks',
     // All its labels, one after the other, and blanks between them.
-    longest: ({ options }) =>
-      options.reduce((sum, { value, label }) => sum + value.length + label.length, 20_000),
+    extraLength: ({ options }) =>
+      options.reduce((sum, { value, label }) => sum + value.length + label.length, 0),
     ...picking<ChoicesPlan, TextState>({
       empty: (plan) => bodyOf(plan, new Set()),
       raw: (_, { content }) => content,

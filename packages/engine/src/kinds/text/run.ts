@@ -130,8 +130,8 @@ function without(body: TextState, from: number, to: number, caret: number): Edit
 
 export const text: Kind<TextPlan, TextState> = {
   adornments: () => ['counter'],
-  // A character may be several units long, and a text without a maximum any length.
-  longest: ({ max }) => (max ? 20_000 + 32 * max : Number.POSITIVE_INFINITY),
+  // A character may have several units. A text without a maximum may have any length.
+  extraLength: ({ max }) => (max ? 32 * max : Number.POSITIVE_INFINITY),
   empty: () => empty,
   raw: (plan, body) => tidy(plan, body.content),
   value: (plan, body) => tidy(plan, body.content) || null,
