@@ -9,7 +9,7 @@ export const unknownKind = (name: string, way = 'Pass it in the kinds table.') =
 export const unknownCheck = (type: string, way = 'Pass it in the checks table.') =>
   misuse({ code: 'unknown-check', message: `Unknown check "${type}". ${way}` });
 
-/** Messages of a server for an input that is not a record, and for a value that the field could not contain. */
+/** A server's messages for an input that is not a record, and for a value the field could not contain. */
 export const expectedRecord = 'Expected an object with one text per field.';
 export const notAllowed = 'This value cannot be used here.';
 

@@ -44,8 +44,8 @@ export interface Kind<P extends Plan = Plan, B extends TextState = TextState> ex
    */
   parse(plan: P, text: string): InsertResult<B>;
   /**
-   * How much longer a raw text may be than the limit of a server, which refuses longer ones unread, in UTF-16
-   * units. Only for kinds whose raw values may be very long.
+   * How much longer a raw text may be than the limit of a server, which refuses longer ones unread, in
+   * UTF-16 units. Only for kinds whose raw values may be very long.
    */
   extraLength?(plan: P): number;
   /**

@@ -90,7 +90,7 @@ function componentsIn(root: Json): readonly Found[] {
   );
 }
 
-/** Imports each object schema of an OpenAPI description as a form. Other schemas are used where they are referred to. */
+/** Imports each object schema of an OpenAPI description as a form; others are used where referred to. */
 function fromComponents(reading: SchemaReading, root: Json, described: readonly Found[]): Imported {
   const drafts = described.flatMap((found) => {
     const whole = resolved(reading, found);
