@@ -36,7 +36,8 @@ export type Asker = (ask: Ask, field: string) => Promise<Answer>;
  * Checks a record on the server, raw values by field id, with the rules of the page. `today` (ISO 8601) is
  * the day where the user is. A value that the field could not contain is rejected; a text that is far too
  * long is not read. What was not sent is absent: an initial value never replaces it. Unknown names are
- * ignored and listed, because frameworks, CSRF tokens and buttons add some. `ask` asks servers; without it their rules do not hold the record back.
+ * ignored and listed, because frameworks, CSRF tokens and buttons add some. `ask` asks servers; without it
+ * their rules do not hold the record back.
  *
  * @example
  * const checked = await checkRecord(booking, { arrival: '14022027' }, '2027-02-10');
