@@ -6,28 +6,26 @@ let { field, store, today, onstore } = $props();
 const live = bound(field, store ? { store } : { today });
 onstore(field.id, live.store);
 if (!live.store.inForm) driveAsks(live.store, askByFetch());
-const { plan } = field;
-const raw = live.store.evaluation().raw;
-const isTick = plan.draw === 'tick';
+const { control, options } = live.shape;
 </script>
 
-<div data-field={field.id} use:live.states>
-  <span>{field.label}</span>
-  {#if plan.options && plan.draw === 'list'}
-    <select {...live.attributes} data-draw="list" use:live.control>
+<div data-field={field.id} {...live.rootProps}>
+  <svelte:element this={options.length && control !== 'select' ? 'span' : 'label'} {...live.labelProps}>{field.label}</svelte:element>
+  {#if control === 'select'}
+    <select {...live.inputProps}>
       <option value=""></option>
-      {#each plan.options as { value, label } (value)}<option {value}>{label}</option>{/each}
+      {#each options as { value, label } (value)}<option {value} selected={live.isPicked(value)}>{label}</option>{/each}
     </select>
-  {:else if plan.options}
-    <div {...live.attributes} data-draw={plan.draw} use:live.control>
-      {#each plan.options as { value, label } (value)}
-        <label><input type={isTick ? 'checkbox' : 'radio'} name={field.id} {value} checked={raw.split(' ').includes(value)} /><span>{label}</span></label>
+  {:else if control === 'textarea'}
+    <textarea {...live.inputProps}></textarea>
+  {:else if control === 'input'}
+    <input {...live.inputProps} />
+  {:else}
+    <div {...live.inputProps}>
+      {#each options as { value, label } (value)}
+        <label><input type={control} name={field.id} {value} checked={live.isPicked(value)} /><span>{label}</span></label>
       {/each}
     </div>
-  {:else if plan.lines > 1}
-    <textarea {...live.attributes} use:live.control></textarea>
-  {:else}
-    <input {...live.attributes} use:live.control />
   {/if}
-  <div aria-live="polite">{#each $live.shown as one (one.rule)}<p>{one.message}</p>{/each}</div>
+  <div {...live.messageProps}>{#each live.evaluation.shown as one (one.rule)}<p>{one.message}</p>{/each}</div>
 </div>

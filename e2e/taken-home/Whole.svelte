@@ -11,7 +11,7 @@ const live = bound(form, { today, drive, ...(native ? {} : { send: (record) => s
 const how = native ? { method: native, action: '/forms/native' } : {};
 </script>
 
-<form use:live.form {...how}>
+<form {...live.formProps} {...how}>
   {#each form.fields as field (field.id)}<One {field} store={live.store.field(field.id)} {onstore} />{/each}
   <button name="by" value="button">Send</button>
 </form>

@@ -11,30 +11,27 @@ const stores = {};
 window.stateOf = (id) => stores[id].state();
 window.seen = seen;
 
-const control = ({ id, plan }, live) => {
-  if (!plan.options) return h(plan.lines > 1 ? 'textarea' : 'input', live.control);
-  const { raw } = live.store.evaluation();
-  if (plan.draw === 'list')
-    return h('select', { ...live.control, 'data-draw': 'list' }, [
+const control = (id, { inputProps, shape, isPicked }) => {
+  const { control, options } = shape;
+  if (control === 'select')
+    return h('select', inputProps, [
       h('option', { value: '' }),
-      ...plan.options.map(({ value, label }) => h('option', { value, key: value }, label)),
+      ...options.map(({ value, label }) =>
+        h('option', { value, key: value, selected: isPicked(value) }, label),
+      ),
     ]);
-  const isTick = plan.draw === 'tick';
-  return h(
-    'div',
-    { ...live.control, 'data-draw': plan.draw },
-    plan.options.map(({ value, label }) =>
-      h('label', { key: value }, [
-        h('input', {
-          type: isTick ? 'checkbox' : 'radio',
-          name: id,
-          value,
-          '^checked': raw.split(' ').includes(value) ? '' : undefined,
-        }),
-        h('span', label),
-      ]),
-    ),
-  );
+  if (control === 'radio' || control === 'checkbox')
+    return h(
+      'div',
+      inputProps,
+      options.map(({ value, label }) =>
+        h('label', { key: value }, [
+          h('input', { type: control, name: id, value, checked: isPicked(value) }),
+          h('span', label),
+        ]),
+      ),
+    );
+  return h(control, inputProps);
 };
 
 const One = {
@@ -44,12 +41,12 @@ const One = {
     stores[field.id] = live.store;
     if (!live.store.inForm) driveAsks(live.store, askByFetch());
     return () =>
-      h('div', { 'data-field': field.id, ...live.states.value }, [
-        h('span', field.label),
-        control(field, live),
+      h('div', { 'data-field': field.id, ...live.rootProps.value }, [
+        h('span', live.labelProps, field.label),
+        control(field.id, live),
         h(
           'div',
-          { 'aria-live': 'polite' },
+          live.messageProps,
           live.evaluation.value.shown.map((one) => h('p', { key: one.rule }, one.message)),
         ),
       ]);
@@ -66,7 +63,7 @@ const Whole = {
     const live = useForm(own, { today, drive, ...(native ? {} : { send: (record) => send(form, record) }) });
     const how = native ? { method: native, action: '/forms/native' } : {};
     return () =>
-      h('form', { ...live.form, ...how }, [
+      h('form', { ...live.formProps, ...how }, [
         ...own.fields.map((field) => h(One, { key: field.id, field, store: live.store.field(field.id) })),
         h('button', { name: 'by', value: 'button' }, 'Send'),
       ]);

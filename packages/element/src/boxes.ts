@@ -1,5 +1,5 @@
-import { bindWithin, type FieldStore } from '@arbeit/dom';
-import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
+import { bindWithin, boxesOf, pressBoxes } from '@arbeit/dom';
+import type { BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
 import { revealControl } from './reveal.ts';
 
@@ -31,7 +31,11 @@ export const boxes: Renderer = (store, attributes) => {
   row.ariaHidden = 'true';
   const drawn = plan.groups.flatMap((size) => {
     const group = part('span', 'group');
-    const own = Array.from({ length: size }, () => part('span', 'box'));
+    const own = Array.from({ length: size }, () => {
+      const box = part('span', 'box');
+      box.dataset.box = '';
+      return box;
+    });
     group.append(...own);
     row.append(group);
     return own;
@@ -45,13 +49,11 @@ export const boxes: Renderer = (store, attributes) => {
   let isRevealed = !plan.conceal;
   const draw = (): void => {
     input.type = isRevealed ? 'text' : 'password';
-    const { body, start, end, focused } = store.state();
-    const active = activeBox(plan, start);
-    for (const [at, box] of drawn.entries()) {
-      const c = body.content[at];
-      box.textContent = c === undefined ? '' : isRevealed ? c : '•';
-      box.part.toggle('active', focused && at === active);
-      box.part.toggle('selected', focused && at >= start && at < end);
+    for (const [at, { text, isActive, isSelected }] of boxesOf(store, !isRevealed).flat().entries()) {
+      const box = drawn[at]!;
+      box.textContent = text;
+      box.part.toggle('active', isActive);
+      box.part.toggle('selected', isSelected);
     }
   };
   if (plan.conceal)
@@ -61,48 +63,19 @@ export const boxes: Renderer = (store, attributes) => {
         draw();
       }),
     );
-  pressable(input, drawn, store);
   return {
     element,
     named: input,
     sheet,
-    bind: (host) => bindWithin(input, store, host),
+    bind(host) {
+      const ends = [bindWithin(input, store, host), pressBoxes(input, store)];
+      return () => {
+        for (const end of ends) end();
+      };
+    },
     draw,
     disable(isDisabled) {
       input.disabled = isDisabled;
     },
   };
 };
-
-/**
- * Handles presses on the boxes: the nearest one gets the caret, at most the first empty one. A filled box is
- * selected; dragging selects all boxes on the way.
- */
-function pressable(input: HTMLInputElement, drawn: readonly HTMLElement[], store: FieldStore): void {
-  let pressed: number | null = null;
-  const filled = (): number => store.state().body.content.length;
-  const boxAt = ({ clientX }: PointerEvent): number => {
-    const distances = drawn.map((box) => {
-      const { left, right } = box.getBoundingClientRect();
-      return Math.abs((left + right) / 2 - clientX);
-    });
-    return Math.min(distances.indexOf(Math.min(...distances)), filled());
-  };
-  input.addEventListener('pointerdown', (event) => {
-    pressed = boxAt(event);
-    input.setPointerCapture(event.pointerId);
-    input.focus();
-    input.setSelectionRange(pressed, Math.min(pressed + 1, filled()));
-  });
-  input.addEventListener('pointermove', (event) => {
-    if (pressed === null) return;
-    const at = boxAt(event);
-    input.setSelectionRange(Math.min(pressed, at), Math.min(Math.max(pressed, at) + 1, filled()));
-  });
-  for (const type of ['pointerup', 'pointercancel'])
-    input.addEventListener(type, () => {
-      pressed = null;
-    });
-  // The text under the boxes has another layout, so its own selection would be another one.
-  input.addEventListener('mousedown', (event) => event.preventDefault());
-}

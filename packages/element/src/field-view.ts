@@ -1,6 +1,7 @@
 import { appearanceOf, attributesOf, type FieldStore, type Host, isConcealed, showStates } from '@arbeit/dom';
 import type { Evaluation } from '@arbeit/engine/field';
 import { type Control, givenBefore, part, type Renderer } from './control.ts';
+import { iconNodes } from './icon.ts';
 import { line } from './line.ts';
 
 /** The content of a field's element. */
@@ -89,8 +90,7 @@ function iconOf({ field }: FieldStore): readonly Node[] {
   if (!icon) return [];
   const element = part('span', 'icon');
   element.ariaHidden = 'true';
-  // Only SVG shapes: the document reader accepts nothing else (`packages/engine/src/document/icon.ts`).
-  element.innerHTML = icon;
+  element.append(...iconNodes(icon));
   return [element];
 }
 

@@ -1,7 +1,8 @@
 'use client';
 
-import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
-import { type MouseEvent, type PointerEvent, type RefObject, useRef, useState } from 'react';
+import { boxesOf, pressBoxes } from '@arbeit/dom';
+import type { BoxesPlan } from '@arbeit/engine/kinds/boxes';
+import { type RefCallback, useCallback, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
 import { Reveal, type RevealWords, revealWordsOf } from './reveal.tsx';
 import type { Field } from './use-field.ts';
@@ -30,9 +31,21 @@ export function Boxes({
 }) {
   const plan = field.store.field.plan as BoxesPlan;
   const [isRevealed, setRevealed] = useState(false);
-  const row = useRef<HTMLDivElement>(null);
   const isConcealed = plan.conceal && !isRevealed;
-  const press = usePress(row, field.state.body.content.length);
+  const {
+    store,
+    inputProps: { ref: bind },
+  } = field;
+  const ref = useCallback<RefCallback<HTMLInputElement>>(
+    (input) => {
+      if (!input) return undefined;
+      const ends = [bind(input), pressBoxes(input, store)];
+      return () => {
+        for (const end of ends) end?.();
+      };
+    },
+    [bind, store],
+  );
   return (
     <div className={classNames.root} data-arbeit="code">
       <div
@@ -40,7 +53,7 @@ export function Boxes({
         data-arbeit="boxes"
         data-invalid={isWrong || field.evaluation.shown.some((m) => m.severity === 'error') || undefined}
       >
-        <div ref={row} aria-hidden="true" className={classNames.row} data-arbeit="row">
+        <div aria-hidden="true" className={classNames.row} data-arbeit="row">
           <Drawn field={field} isConcealed={isConcealed} classNames={classNames} />
         </div>
         <input
@@ -48,7 +61,7 @@ export function Boxes({
           {...(label ? { 'aria-label': label } : {})}
           type={isConcealed ? 'password' : 'text'}
           maxLength={undefined}
-          {...press}
+          ref={ref}
           className={classNames.input}
         />
       </div>
@@ -57,48 +70,6 @@ export function Boxes({
       )}
     </div>
   );
-}
-
-/** Handlers for presses on the row, which go to the input over it. `filled`: number of its characters. */
-function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
-  /** The box where the current press began. */
-  const pressed = useRef<number | null>(null);
-  /** The box closest to the pointer, at most the first empty one. */
-  const boxAt = (event: PointerEvent): number => {
-    const boxes = [...row.current!.querySelectorAll<HTMLElement>('[data-box]')];
-    const distance = (box: HTMLElement) => {
-      const { left, right } = box.getBoundingClientRect();
-      return Math.abs((left + right) / 2 - event.clientX);
-    };
-    const nearest = boxes.reduce((best, box) => (distance(box) < distance(best) ? box : best), boxes[0]!);
-    return Math.min(boxes.indexOf(nearest), filled);
-  };
-  /** A press goes to the closest box. A filled box is selected, so that typing replaces it. */
-  const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
-    const at = boxAt(event);
-    const input = event.currentTarget;
-    pressed.current = at;
-    input.setPointerCapture(event.pointerId);
-    input.focus();
-    input.setSelectionRange(at, Math.min(at + 1, filled));
-  };
-  /** Dragging selects all boxes on the way. */
-  const onPointerMove = (event: PointerEvent<HTMLInputElement>) => {
-    if (pressed.current === null) return;
-    const [from, to] = [pressed.current, boxAt(event)].sort((a, b) => a - b) as [number, number];
-    event.currentTarget.setSelectionRange(from, Math.min(to + 1, filled));
-  };
-  const onPointerEnd = () => {
-    pressed.current = null;
-  };
-  return {
-    onPointerDown,
-    onPointerMove,
-    onPointerUp: onPointerEnd,
-    onPointerCancel: onPointerEnd,
-    // The text under the boxes has another layout, so its own selection would be another one.
-    onMouseDown: (event: MouseEvent) => event.preventDefault(),
-  };
 }
 
 /** The boxes: their content, the active one, the selected ones. */
@@ -111,32 +82,21 @@ function Drawn({
   readonly isConcealed: boolean;
   readonly classNames: ClassNames<'group' | 'box'>;
 }) {
-  const plan = field.store.field.plan as BoxesPlan;
-  const { body, start, end, focused } = field.state;
-  const active = activeBox(plan, start);
-  let index = 0;
-  return plan.groups.map((size, group) => {
-    const from = index;
-    index += size;
-    return (
-      // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
-      <span key={group} className={classNames.group} data-arbeit="group">
-        {Array.from({ length: size }, (_, i) => {
-          const at = from + i;
-          const c = body.content[at];
-          return (
-            <span
-              key={at}
-              data-box
-              data-active={(focused && at === active) || undefined}
-              data-selected={(focused && at >= start && at < end) || undefined}
-              className={classNames.box}
-            >
-              {c === undefined ? '' : isConcealed ? '•' : c}
-            </span>
-          );
-        })}
-      </span>
-    );
-  });
+  let at = 0;
+  return boxesOf(field.store, isConcealed).map((group, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
+    <span key={i} className={classNames.group} data-arbeit="group">
+      {group.map(({ text, isActive, isSelected }) => (
+        <span
+          key={at++}
+          data-box
+          data-active={isActive || undefined}
+          data-selected={isSelected || undefined}
+          className={classNames.box}
+        >
+          {text}
+        </span>
+      ))}
+    </span>
+  ));
 }

@@ -28,11 +28,18 @@ export function Counter({
   const left = Number(field.facts.left);
   const isNear = left <= Math.max(5, max / 10);
   return (
-    <span className={classNames.root} data-full={left === 0 || undefined} aria-live="polite">
+    <span
+      className={classNames.root}
+      data-arbeit="counter"
+      data-full={left === 0 || undefined}
+      aria-live="polite"
+    >
       {isNear && (
         <>
           <span aria-hidden="true">{left}</span>
-          <span className={classNames.said}>{words(left)}</span>
+          <span className={classNames.said} data-arbeit="said">
+            {words(left)}
+          </span>
         </>
       )}
     </span>

@@ -1,4 +1,14 @@
-export { type Recording, record } from '@arbeit/dom';
+export {
+  askByFetch,
+  driveAsks,
+  driveFormAsks,
+  type FieldStore,
+  type FormStore,
+  type Recording,
+  record,
+  type SendRecord,
+  type ServerAnswer,
+} from '@arbeit/dom';
 export { Boxes } from './boxes.tsx';
 export type { ClassNames } from './class-names.ts';
 export { type ControlComponent, controlOf } from './control.tsx';
@@ -15,5 +25,5 @@ export { isGroup, Picks } from './picks.tsx';
 export { chooseRegion, RegionList, regionOf } from './region-list.tsx';
 export { findRegions, type RegionChoice, regionChoices } from './regions.ts';
 export { Resting } from './resting.tsx';
-export { type Field, useField } from './use-field.ts';
+export { type Field, type FieldOptions, useField } from './use-field.ts';
 export { type Form, type FormOptions, useForm } from './use-form.ts';

@@ -4,11 +4,13 @@ import type { TextControl } from '@arbeit/dom';
 import {
   type BindOptions,
   bind,
+  type ControlShape,
   createStore,
   evaluateOn,
   type FieldStore,
   isConcealed,
   rootAttributesOf,
+  shapeOf,
 } from '@arbeit/dom';
 import type { Evaluation, FieldState, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
@@ -19,6 +21,12 @@ export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
   readonly state: FieldState;
   readonly evaluation: Evaluation<V>;
+  /** The raw value. Set it with an event: `store.dispatch({ type: 'set', text })`. */
+  readonly raw: string;
+  /** The typed value; `null` until complete and well-formed. */
+  readonly value: V | null;
+  /** How its control is drawn. */
+  readonly shape: ControlShape;
   /** Facts about the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Record<string, string>>;
   /** Guide text that follows the display, to be drawn behind the input; empty if there is none. */
@@ -36,9 +44,16 @@ export interface Field<V extends string = string> {
   readonly messageProps: { readonly id: string; readonly 'aria-live': 'polite' };
 }
 
+/** Options of a field. */
+export interface FieldOptions<V extends string = string> extends BindOptions {
+  /** A store made elsewhere, for example a form's. */
+  readonly store?: FieldStore<V> | undefined;
+  /** Replaces the device's clock (ISO 8601). */
+  readonly today?: string | undefined;
+}
+
 /**
- * A field of one compiled definition. A new definition makes a new field. `options.store` is a store made
- * elsewhere, for example a form's. `options.today` (ISO 8601) replaces the device's clock.
+ * A field of one compiled definition. A new definition makes a new field.
  *
  * @example
  * function Pass() {
@@ -48,9 +63,8 @@ export interface Field<V extends string = string> {
  */
 export function useField<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,
-  options: BindOptions & { readonly store?: FieldStore<V>; readonly today?: string | undefined } = {},
+  { store: given, submits = 'raw', today }: FieldOptions<V> = {},
 ): Field<V> {
-  const { store: given, submits = 'raw', today } = options;
   const make = () => createStore(field, evaluateOn(today));
   const [own, setOwn] = useState(() => (given ? null : make()));
   let store = given ?? own;
@@ -76,6 +90,9 @@ export function useField<V extends string = string>(
     store: present,
     state,
     evaluation,
+    raw: evaluation.raw,
+    value: evaluation.value,
+    shape: shapeOf(field),
     facts: field.kind.facts?.(field.plan, state.body) ?? none,
     guideText: field.kind.guideText?.(field.plan, state.body) ?? '',
     inputProps: {

@@ -1,6 +1,13 @@
 'use client';
 
-import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
+import {
+  bindForm,
+  createFormStore,
+  type FormStore,
+  refill,
+  type SendRecord,
+  type ServerAnswer,
+} from '@arbeit/dom';
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { type RefCallback, useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 
@@ -31,6 +38,13 @@ export interface FormOptions<V extends Values = Values> {
    */
   readonly send?: SendRecord<V> | undefined;
   /**
+   * What the server answered to the last record: its findings are shown at the fields. With React's actions
+   * (`useActionState`) it is the state of the action. A form that is drawn on the server after a submit
+   * without scripts is filled in with what was sent. `null` before an answer, and for a record that was
+   * accepted.
+   */
+  readonly answer?: ServerAnswer | null | undefined;
+  /**
    * Asks the questions of the fields while the form is on the page; returns a function that stops:
    * `driveFormAsks` of `@arbeit/dom`. It is a parameter, so that a form without questions does not carry it.
    * Must be the same function on every render.
@@ -50,9 +64,13 @@ export interface FormOptions<V extends Values = Values> {
  */
 export function useForm<V extends Values = Values>(
   form: HydratedForm<V>,
-  { today, drive, send, carry }: FormOptions<V> = {},
+  { today, drive, send, carry, answer = null }: FormOptions<V> = {},
 ): Form<V> {
-  const make = () => createFormStore(form, today);
+  const make = () => {
+    const made = createFormStore(form, today);
+    if (answer) refill(made, answer);
+    return made;
+  };
   const [own, setOwn] = useState(make);
   let store = own;
   if (store.form !== form) {
@@ -65,6 +83,10 @@ export function useForm<V extends Values = Values>(
   const sendingNow = () => present.state().sending;
   const sending = useSyncExternalStore(present.subscribe, sendingNow, sendingNow);
   useEffect(() => drive?.(present), [drive, present]);
+  const [first] = useState(answer);
+  useEffect(() => {
+    if (answer && answer !== first) present.dispatch({ type: 'sent', findings: answer.findings });
+  }, [answer, first, present]);
   // The function of the latest render submits: it may use values that have changed since the form was bound.
   const sendNow = useRef(send);
   useEffect(() => {

@@ -1,54 +1,72 @@
 import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
-import { type ActionResult, type Field, field } from './field.ts';
+import { type Attachment, createAttachmentKey } from 'svelte/attachments';
+import { createSubscriber } from 'svelte/reactivity';
+import { type Field, field } from './field.ts';
 
-/** A form as a Svelte store: `$booking` says whether it is ready and how sending stands. */
+/** A form in a Svelte component. Its members are reactive. */
 export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
-  /** Calls `listener` now and after each change. Returns a function that unsubscribes. */
-  subscribe(listener: (told: { readonly isReady: boolean; readonly sending: Sending }) => void): () => void;
-  /** An action for the `<form>`. */
-  readonly form: (element: HTMLFormElement) => ActionResult;
-  /** A field of the form. */
-  field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
+  /** Whether every field that counts passes all its rules of severity `error`. */
+  readonly isReady: boolean;
+  /** How sending stands. */
+  readonly sending: Sending;
+  /**
+   * To spread on the `<form>`: an attachment that binds it. Messages have elements of their own, so the
+   * browser shows no bubbles.
+   */
+  readonly formProps: { readonly novalidate: true; readonly [key: symbol]: Attachment<HTMLFormElement> };
+  /** A field of the form. `id`: what ids begin with, if the form is on a page twice. */
+  field<I extends keyof V & string>(name: I, id?: string): Field<NonNullable<V[I]> & string>;
+}
+
+/** Options of a form. */
+export interface FormOptions<V extends Values = Values> {
+  /** Replaces the device's clock (ISO 8601). */
+  readonly today?: string | undefined;
+  /**
+   * Sends the record in place of the browser and resolves to the server's findings, which are shown at their
+   * fields. Without it the browser submits the form once it is ready.
+   */
+  readonly send?: SendRecord<V> | undefined;
+  /** Asks the questions of the fields while the `<form>` exists: `driveFormAsks`. */
+  readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
 }
 
 /**
- * A form, for a component. `options.send` sends the record in place of the browser and resolves to the
- * server's findings; without it the browser submits the form once it is ready. `options.drive` asks its
- * questions while the `<form>` exists: `driveFormAsks`.
+ * A form, for a component.
  *
  * @example
  * const live = form(booking);
  */
 export function form<V extends Values = Values>(
   definition: HydratedForm<V>,
-  options: {
-    readonly today?: string;
-    readonly send?: SendRecord<V>;
-    readonly drive?: (store: FormStore<V>) => () => void;
-  } = {},
+  { today, drive, send }: FormOptions<V> = {},
 ): Form<V> {
-  const { today, drive, send } = options;
   const store = createFormStore(definition, today);
+  const track = createSubscriber((update) => store.subscribe(update));
   return {
     store,
-    subscribe(listener) {
-      const tell = (): void => listener({ isReady: store.isReady(), sending: store.state().sending });
-      tell();
-      return store.subscribe(tell);
+    get isReady() {
+      track();
+      return store.isReady();
     },
-    form(element) {
-      const letGo = [bindForm(element, store, { send }), ...(drive ? [drive(store)] : [])];
-      return {
-        destroy() {
+    get sending() {
+      track();
+      return store.state().sending;
+    },
+    formProps: {
+      novalidate: true,
+      [createAttachmentKey()]: (element: HTMLFormElement) => {
+        const letGo = [bindForm(element, store, { send }), ...(drive ? [drive(store)] : [])];
+        return () => {
           for (const stop of letGo) stop();
-        },
-      };
+        };
+      },
     },
-    field(id) {
-      const own = store.field(id);
-      return field(own.field, { store: own });
+    field(name, id) {
+      const own = store.field(name);
+      return field(own.field, { store: own, ...(id === undefined ? {} : { id: `${id}-${name}` }) });
     },
   };
 }

@@ -1,3 +1,12 @@
-export { type Recording, record } from '@arbeit/dom';
-export { type ActionResult, type Field, field } from './field.ts';
-export { type Form, form } from './form.ts';
+export {
+  askByFetch,
+  driveAsks,
+  driveFormAsks,
+  type FieldStore,
+  type FormStore,
+  type Recording,
+  record,
+  type SendRecord,
+} from '@arbeit/dom';
+export { type Field, type FieldOptions, field } from './field.ts';
+export { type Form, type FormOptions, form } from './form.ts';

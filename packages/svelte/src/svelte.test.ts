@@ -16,6 +16,16 @@ const put = <K extends keyof HTMLElementTagNameMap>(
   for (const [name, value] of Object.entries(attributes)) element.setAttribute(name, String(value));
   return element;
 };
+/** Attaches an element as Svelte does for props that are spread, until the function it returns is called. */
+const attach = <E extends HTMLElement>(
+  element: E,
+  props: { readonly [key: symbol]: (element: E) => unknown },
+): (() => void) => {
+  const ends = Object.getOwnPropertySymbols(props).map((key) => props[key]!(element) as () => void);
+  return () => {
+    for (const end of ends) end();
+  };
+};
 
 describe('a field', () => {
   test('is a store: its evaluation at once and after each change, and none after the end', () => {
@@ -31,9 +41,9 @@ describe('a field', () => {
 
   test('formats what is typed into its control until that is destroyed', () => {
     const live = field(fieldOf('pass'));
-    const input = put('input', live.attributes);
+    const input = put('input', live.inputProps);
     expect([input.name, input.getAttribute('aria-required')]).toEqual(['pass', 'true']);
-    const { destroy } = live.control(input);
+    const destroy = attach(input, live.inputProps);
     type(input, '1234');
     expect([input.value, live.store.evaluation().value]).toEqual(['RH-1234', '1234']);
     live.set('56');
@@ -43,19 +53,38 @@ describe('a field', () => {
     expect(live.store.evaluation().raw).toBe('56');
   });
 
-  test('tells its states on the element around it until that is destroyed', () => {
+  test('tells its states, its appearance and its values as they are now', () => {
     const live = field(fieldOf('pass'));
-    const root = put('div');
-    const { destroy } = live.states(root);
-    expect([root.dataset.arbeit, root.style.getPropertyValue('--arbeit-width')]).not.toContain('');
-    expect([root.hidden, root.hasAttribute('data-wrong')]).toEqual([false, false]);
+    const told = () => [live.rootProps['data-wrong'], live.rootProps['data-filled'], live.rootProps.hidden];
+    expect([live.rootProps['data-arbeit'], live.rootProps.style, ...told()]).toEqual([
+      'field',
+      '--arbeit-width: calc(9ch + 1.5em)',
+      undefined,
+      undefined,
+      undefined,
+    ]);
     live.store.dispatch({ type: 'submit' });
-    expect(root.hasAttribute('data-wrong')).toBe(true);
-    live.set('1234');
-    expect([root.hasAttribute('data-wrong'), root.hasAttribute('data-filled')]).toEqual([false, true]);
-    destroy();
-    live.set('');
-    expect(root.hasAttribute('data-filled')).toBe(true);
+    expect(told()).toEqual(['', undefined, undefined]);
+    live.raw = '12';
+    expect([live.raw, live.value, live.evaluation.display, live.guideText]).toEqual([
+      '12',
+      null,
+      'RH-12',
+      '__',
+    ]);
+    live.raw = '1234';
+    expect([...told(), live.value]).toEqual([undefined, '', undefined, '1234']);
+  });
+
+  test('connects its parts by ids', () => {
+    const { labelProps, inputProps, hintProps, messageProps } = field(fieldOf('pass'), { id: 'x' });
+    expect([labelProps.for, inputProps['aria-describedby']]).toEqual([
+      inputProps.id,
+      `${hintProps.id} ${messageProps.id}`,
+    ]);
+    const group = field(fieldOf('meals'));
+    expect(group.inputProps['aria-labelledby']).toBe(group.labelProps.id);
+    expect(group.shape).toMatchObject({ control: 'radio', options: [{ value: 'none' }, { value: 'half' }] });
   });
 
   test('of a store made elsewhere is that field', () => {
@@ -87,13 +116,13 @@ describe('a field', () => {
 
 test('radio buttons are picked', () => {
   const live = field(fieldOf('meals'));
-  const group = put('div', live.attributes);
+  const group = put('div', live.inputProps);
   // What only an input may have is not on the element around them.
-  expect(group.getAttributeNames()).toEqual(['role']);
+  expect(group.getAttributeNames().filter((name) => !/^(?:id|data|aria)/.test(name))).toEqual(['role']);
   const [, half] = ['none', 'half'].map((value) =>
     put('input', { type: 'radio', name: 'meals', value }, group),
   );
-  const { destroy } = live.control(group);
+  const destroy = attach(group, live.inputProps);
   half!.checked = true;
   half!.dispatchEvent(new Event('change', { bubbles: true }));
   expect(live.store.evaluation().value).toBe('half');
@@ -106,21 +135,19 @@ describe('a form', () => {
   const drawn = (options: Parameters<typeof form>[1] = {}) => {
     const live = form(stay, options);
     const element = put('form');
-    const input = put('input', live.field('pass').attributes, element);
-    const nights = put('div', {}, element);
-    live.field('pass').control(input);
-    live.field('nights').states(nights);
-    return { live, element, input, nights, bound: live.form(element) };
+    const input = put('input', live.field('pass').inputProps, element);
+    attach(input, live.field('pass').inputProps);
+    return { live, element, input, end: attach(element, live.formProps) };
   };
   const settle = () => new Promise((done) => setTimeout(done));
 
   test('says whether it is ready and how sending stands', () => {
     const { live } = drawn();
     const seen: string[] = [];
-    const end = live.subscribe(({ isReady, sending }) => seen.push(`${isReady} ${sending.is}`));
+    const look = () => seen.push(`${live.isReady} ${live.sending.is}`);
+    look();
     live.field('pass').set('1234');
-    end();
-    live.field('pass').set('');
+    look();
     expect(seen).toEqual(['false no', 'true no']);
   });
 
@@ -154,15 +181,16 @@ describe('a form', () => {
   });
 
   test('hides a field while it does not count', () => {
-    const { live, nights } = drawn();
-    expect(nights.hidden).toBe(true);
+    const { live } = drawn();
+    const nights = live.field('nights');
+    expect(nights.rootProps.hidden).toBe(true);
     live.field('meals').set('half');
-    expect(nights.hidden).toBe(false);
+    expect(nights.rootProps.hidden).toBe(undefined);
   });
 
   test('asks its questions and submits until its element is destroyed', async () => {
     const told: string[] = [];
-    const { element, input, bound } = drawn({
+    const { element, input, end } = drawn({
       async send() {
         told.push('sent');
         return [];
@@ -173,7 +201,7 @@ describe('a form', () => {
       },
     });
     type(input, '1234');
-    bound.destroy();
+    end();
     element.addEventListener('submit', (event) => event.preventDefault());
     element.requestSubmit();
     await settle();

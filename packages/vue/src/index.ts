@@ -1,3 +1,12 @@
-export { type Recording, record } from '@arbeit/dom';
-export { type Field, useField } from './use-field.ts';
-export { type Form, useForm } from './use-form.ts';
+export {
+  askByFetch,
+  driveAsks,
+  driveFormAsks,
+  type FieldStore,
+  type FormStore,
+  type Recording,
+  record,
+  type SendRecord,
+} from '@arbeit/dom';
+export { type Field, type FieldOptions, useField } from './use-field.ts';
+export { type Form, type FormOptions, useForm } from './use-form.ts';

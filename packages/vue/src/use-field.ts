@@ -1,18 +1,34 @@
 import {
   type BindOptions,
+  type Box,
   bindControl,
-  controlAttributesOf,
+  boxesOf,
+  type ControlShape,
   createStore,
   evaluateOn,
+  type FieldParts,
   type FieldStore,
+  partsOf,
   rootAttributesOf,
+  shapeOf,
 } from '@arbeit/dom';
 import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
-import { computed, onScopeDispose, type Ref, shallowRef, type WritableComputedRef } from 'vue';
+import {
+  computed,
+  getCurrentInstance,
+  onScopeDispose,
+  type Ref,
+  shallowRef,
+  useId,
+  type WritableComputedRef,
+} from 'vue';
 import { whenOnPage } from './when-on-page.ts';
 
-/** A field in a Vue component. */
-export interface Field<V extends string = string> {
+/**
+ * A field in a Vue component. Its props are for `v-bind`; ids connect label, hint and message to the control.
+ */
+export interface Field<V extends string = string>
+  extends Pick<FieldParts, 'labelProps' | 'hintProps' | 'messageProps'> {
   readonly store: FieldStore<V>;
   /** The evaluation of its current state. */
   readonly evaluation: Readonly<Ref<Evaluation<V>>>;
@@ -20,40 +36,64 @@ export interface Field<V extends string = string> {
   readonly raw: WritableComputedRef<string>;
   /** The typed value; `null` until complete and well-formed. */
   readonly value: Readonly<Ref<V | null>>;
+  /** How its control is drawn. */
+  readonly shape: ControlShape;
+  /** Guide text that follows the display, to be drawn behind the input; empty if there is none. */
+  readonly guideText: Readonly<Ref<string>>;
+  /** Facts about the value, by name: `weekday`, `week`, `region`. */
+  readonly facts: Readonly<Ref<Readonly<Record<string, string>>>>;
   /**
-   * For `v-bind` on the element around it: states as attributes to style by (`data-wrong`), its appearance,
-   * and `hidden` while it does not count.
+   * Of the element around it: states as attributes to style by (`data-wrong`), its appearance, and `hidden`
+   * while it does not count.
    */
-  readonly states: Readonly<Ref<Readonly<Record<string, unknown>>>>;
+  readonly rootProps: Readonly<Ref<Readonly<Record<string, unknown>>>>;
   /**
-   * For `v-bind` on an `<input>`, `<textarea>` or `<select>`, or on the element around radio buttons or
-   * checkboxes. The field owns the text: do not add `v-model`.
+   * Of an `<input>`, `<textarea>` or `<select>`, or of the element around radio buttons or checkboxes. The
+   * field owns the text: do not add `v-model`.
    */
-  readonly control: Readonly<Record<string, unknown>>;
+  readonly inputProps: Readonly<Record<string, unknown>>;
+  /** The boxes of a code in their groups, to be drawn under its input; none for other fields. */
+  boxes(isConcealed: boolean): readonly (readonly Box[])[];
+  /** Whether an option is picked: `checked` of its button, `selected` in a list. */
+  isPicked(value: string): boolean;
+}
+
+/** Options of a field. */
+export interface FieldOptions<V extends string = string> extends Pick<BindOptions, 'submits'> {
+  /** A store made elsewhere, for example a form's. */
+  readonly store?: FieldStore<V> | undefined;
+  /** Replaces the device's clock (ISO 8601). */
+  readonly today?: string | undefined;
 }
 
 /**
- * A field of one definition, for a component's setup. `options.store` is a store made elsewhere, for example
- * a form's. `options.today` (ISO 8601) replaces the device's clock.
+ * A field of one definition, for a component's setup.
  *
  * @example
- * const { control, evaluation } = useField(pass);
+ * const { inputProps, evaluation } = useField(pass);
  */
 export function useField<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,
-  options: Pick<BindOptions, 'submits'> & { readonly store?: FieldStore<V>; readonly today?: string } = {},
+  { store: given, submits = 'raw', today }: FieldOptions<V> = {},
 ): Field<V> {
-  const { submits = 'raw', today } = options;
-  const store = options.store ?? createStore(field, evaluateOn(today));
+  const store = given ?? createStore(field, evaluateOn(today));
   const evaluation = shallowRef(store.evaluation());
   onScopeDispose(
     store.subscribe(() => {
       evaluation.value = store.evaluation();
     }),
   );
-  const tie = whenOnPage((element) =>
+  const shape = shapeOf(field);
+  const ref = whenOnPage((element) =>
     element instanceof HTMLElement ? bindControl(element, store, { submits }) : undefined,
   );
+  const { inputProps, ...parts } = partsOf(field, getCurrentInstance() ? useId() : field.id);
+  /** A value that is computed from the state anew after each evaluation. */
+  const ofState = <T>(from: (body: TextState) => T): Readonly<Ref<T>> =>
+    computed(() => {
+      evaluation.value;
+      return from(store.state().body);
+    });
   return {
     store,
     evaluation,
@@ -64,7 +104,16 @@ export function useField<V extends string = string>(
       },
     }),
     value: computed(() => evaluation.value.value),
-    states: computed(() => rootAttributesOf(field, evaluation.value)),
-    control: { ...controlAttributesOf(field), ref: tie },
+    shape,
+    guideText: ofState((body) => field.kind.guideText?.(field.plan, body) ?? ''),
+    facts: ofState((body) => field.kind.facts?.(field.plan, body) ?? {}),
+    rootProps: computed(() => rootAttributesOf(field, evaluation.value)),
+    inputProps: { ...inputProps, ref },
+    ...parts,
+    boxes(isConcealed) {
+      evaluation.value;
+      return boxesOf(store, isConcealed);
+    },
+    isPicked: (value) => evaluation.value.raw.split(' ').includes(value),
   };
 }

@@ -11,29 +11,35 @@ export interface Form<V extends Values = Values> {
   readonly isReady: Readonly<Ref<boolean>>;
   /** How sending stands. */
   readonly sending: Readonly<Ref<Sending>>;
-  /** For `v-bind` on the `<form>`. */
-  readonly form: Readonly<Record<string, unknown>>;
+  /** For `v-bind` on the `<form>`. Messages have elements of their own, so the browser shows no bubbles. */
+  readonly formProps: Readonly<Record<string, unknown>>;
   /** A field of the form. */
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
 }
 
+/** Options of a form. */
+export interface FormOptions<V extends Values = Values> {
+  /** Replaces the device's clock (ISO 8601). */
+  readonly today?: string | undefined;
+  /**
+   * Sends the record in place of the browser and resolves to the server's findings, which are shown at their
+   * fields. Without it the browser submits the form once it is ready.
+   */
+  readonly send?: SendRecord<V> | undefined;
+  /** Asks the questions of the fields while the component exists: `driveFormAsks`. */
+  readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
+}
+
 /**
- * A form, for a component's setup. `options.send` sends the record in place of the browser and resolves to
- * the server's findings; without it the browser submits the form once it is ready. `options.drive` asks its
- * questions while the component exists: `driveFormAsks`.
+ * A form, for a component's setup.
  *
  * @example
- * const { store } = useForm(booking);
+ * const { store, formProps } = useForm(booking);
  */
 export function useForm<V extends Values = Values>(
   form: HydratedForm<V>,
-  options: {
-    readonly today?: string;
-    readonly send?: SendRecord<V>;
-    readonly drive?: (store: FormStore<V>) => () => void;
-  } = {},
+  { today, drive, send }: FormOptions<V> = {},
 ): Form<V> {
-  const { today, drive, send } = options;
   const store = createFormStore(form, today);
   const isReady = shallowRef(store.isReady());
   const sending = shallowRef(store.state().sending);
@@ -44,14 +50,14 @@ export function useForm<V extends Values = Values>(
     }),
   );
   if (drive) onScopeDispose(drive(store));
-  const tie = whenOnPage((element) =>
+  const ref = whenOnPage((element) =>
     element instanceof HTMLFormElement ? bindForm(element, store, { send }) : undefined,
   );
   return {
     store,
     isReady,
     sending,
-    form: { novalidate: true, ref: tie },
+    formProps: { novalidate: true, ref },
     field(id) {
       const own = store.field(id);
       return useField(own.field, { store: own });

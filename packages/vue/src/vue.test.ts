@@ -37,9 +37,9 @@ describe('a field', () => {
   const shown = (draw = true) =>
     mounted(
       () => useField(fieldOf('pass')),
-      ({ control, states, evaluation, value }) =>
-        h('div', { ...states.value, class: 'root' }, [
-          draw ? h('input', control) : null,
+      ({ inputProps, rootProps, evaluation, value }) =>
+        h('div', { ...rootProps.value, class: 'root' }, [
+          draw ? h('input', inputProps) : null,
           h('output', `${evaluation.value.display} ${value.value}`),
         ]),
     );
@@ -82,11 +82,35 @@ describe('a field', () => {
     expect([root.hasAttribute('data-wrong'), root.hasAttribute('data-filled')]).toEqual([false, true]);
   });
 
+  test('connects its parts by ids, and says how it is drawn and what else is known of it', async () => {
+    const { labelProps, inputProps, hintProps, messageProps, shape, guideText, raw } = shown();
+    expect([labelProps.for, inputProps['aria-describedby'], shape.control]).toEqual([
+      inputProps.id,
+      `${hintProps.id} ${messageProps.id}`,
+      'input',
+    ]);
+    raw.value = '12';
+    expect(guideText.value).toBe('__');
+    const other = mounted(
+      () => [useField(fieldOf('extras')), useField(fieldOf('pass'))] as const,
+      () => h('p'),
+    );
+    expect(other[0].shape).toMatchObject({
+      control: 'checkbox',
+      options: [{ value: 'tea' }, { value: 'map' }],
+    });
+    expect(other[0].isPicked('tea')).toBe(false);
+    other[0].raw.value = 'tea';
+    expect([other[0].isPicked('tea'), other[0].isPicked('map')]).toEqual([true, false]);
+    expect(other[0].inputProps['aria-labelledby']).toBe(other[0].labelProps.id);
+    expect(other[1].inputProps.id).not.toBe(inputProps.id);
+  });
+
   test('of a store made elsewhere is that field', () => {
     const { store } = shown();
     const other = mounted(
       () => useField(fieldOf('pass'), { store }),
-      ({ control }) => h('input', { ...control, class: 'other' }),
+      ({ inputProps }) => h('input', { ...inputProps, class: 'other' }),
     );
     type(find('.other'), '7');
     expect(other.store).toBe(store);
@@ -106,7 +130,7 @@ describe('a field', () => {
     const isDrawn = ref(true);
     const { store } = mounted(
       () => useField(fieldOf('pass')),
-      ({ control }) => h('div', [isDrawn.value ? h('input', control) : null]),
+      ({ inputProps }) => h('div', [isDrawn.value ? h('input', inputProps) : null]),
     );
     const input = find('input');
     isDrawn.value = false;
@@ -128,14 +152,15 @@ describe('a field', () => {
 test('radio buttons are picked', async () => {
   const { value } = mounted(
     () => useField(fieldOf('meals')),
-    ({ control }) =>
-      h('div', control, [
+    ({ inputProps }) =>
+      h('div', inputProps, [
         h('input', { type: 'radio', name: 'meals', value: 'none' }),
         h('input', { type: 'radio', name: 'meals', value: 'half' }),
       ]),
   );
   // What only an input may have is not on the element around them.
-  expect(find('div div').getAttributeNames()).toEqual(['role']);
+  const names = find('div div').getAttributeNames();
+  expect(names.filter((name) => !/^(?:id|data|aria)/.test(name))).toEqual(['role']);
   const half = find('[value=half]');
   half.checked = true;
   half.dispatchEvent(new Event('change', { bubbles: true }));
@@ -150,10 +175,10 @@ describe('a form', () => {
         const { field, ...form } = useForm(stay, options);
         return { ...form, pass: field('pass'), meals: field('meals'), nights: field('nights') };
       },
-      ({ form, pass, nights, isReady, sending }) =>
-        h('form', form, [
-          h('div', [h('input', pass.control)]),
-          h('div', { ...nights.states.value, class: 'nights' }, [h('input', nights.control)]),
+      ({ formProps, pass, nights, isReady, sending }) =>
+        h('form', formProps, [
+          h('div', [h('input', pass.inputProps)]),
+          h('div', { ...nights.rootProps.value, class: 'nights' }, [h('input', nights.inputProps)]),
           h('output', `${isReady.value} ${sending.value.is}`),
         ]),
     );
