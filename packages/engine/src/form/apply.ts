@@ -148,11 +148,14 @@ function sent(
   today: string,
 ): FormState {
   const { sending } = state;
-  // A page that submits the record itself may receive errors after it reported success.
-  if (sending.is !== 'sending' && !(sending.is === 'sent' && findings.length)) return state;
+  // A page that submits the record itself may receive errors after it reported success, or before its own
+  // questions were answered.
+  const isLate = sending.is === 'sent' || sending.is === 'waiting';
+  if (sending.is === 'no' || (isLate && findings.length === 0)) return state;
+  const record = sending.is === 'waiting' ? recordOf(form, state, today) : sending.record;
   const serverFindings: Record<string, ServerFinding> = {};
   for (const { field: id, code, message } of findings) {
-    const raw = sending.record.raw[id];
+    const raw = record.raw[id];
     if (raw === undefined) continue;
     const { rules } = fieldOf(form, state, id).field;
     const worded = message ?? rules.find(({ words }) => words?.[code])?.words?.[code];
@@ -163,7 +166,7 @@ function sent(
   if (wrong !== undefined) return heldBack(form, { ...state, serverFindings }, wrong, today);
   const [first] = findings;
   if (first) return { ...state, serverFindings, sending: { is: 'no', said: first.message ?? first.code } };
-  return { ...state, serverFindings, sending: { ...sending, is: 'sent' } };
+  return { ...state, serverFindings, sending: { is: 'sent', record } };
 }
 
 /**

@@ -38,6 +38,11 @@ export interface ServerForm<V extends Values = Values> {
    * Unknown names are listed in `ignored`. Any other input is refused with a finding. Never throws.
    */
   check(record: unknown, at: AtServer): Promise<CheckedRecord<V>>;
+  /**
+   * What was sent, to fill the form again: raw values by field id, without those of concealed fields. For a
+   * page that is drawn on the server. Any other input gives nothing.
+   */
+  refill(record: unknown): Readonly<Record<string, string>>;
   /** The same as a Standard Schema. `today` is called at each check. */
   standard(at: Omit<AtServer, 'today'> & { readonly today: () => string }): StandardForm<V>;
 }
@@ -88,6 +93,11 @@ export function serverForm<V extends Values = Values>(
   };
   return {
     check,
+    refill(record) {
+      const { raw = {} } = rawIn(record) ?? {};
+      const shown = form.fields.filter(({ id, plan }) => Object.hasOwn(raw, id) && !isConcealed(plan));
+      return Object.fromEntries(shown.map(({ id }) => [id, raw[id] ?? '']));
+    },
     standard: ({ today, ask }) => ({
       '~standard': {
         version: 1,
@@ -106,6 +116,9 @@ export function serverForm<V extends Values = Values>(
     }),
   };
 }
+
+/** Security relevant: what is concealed is never drawn on a server. */
+const isConcealed = (plan: object): boolean => (plan as { readonly conceal?: unknown }).conceal === true;
 
 /** A finding with its message: a rule brings its own, and what no field could contain has one per form. */
 const said = <F extends string>(finding: FieldFinding<F>, texts: ServerTexts): FieldFinding<F> =>
