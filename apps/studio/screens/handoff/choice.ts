@@ -20,6 +20,7 @@ export const useNames = {
   html: words.htmlOnlyNoJavascript,
   sql: words.postgresqlDomains,
   trials: words.trialsAsTests,
+  apps: words.applications,
 } as const;
 export type UseName = keyof typeof useNames;
 

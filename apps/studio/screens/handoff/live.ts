@@ -1,8 +1,8 @@
-import { compileField, type SetDocument } from '@arbeit/engine/document';
+import { compileField, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { inAttribute } from '@arbeit/handoff';
-import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/emit';
-import { build, type Plugin } from 'esbuild';
+import { applications, handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/emit';
+import { build, type Loader, type Plugin } from 'esbuild';
 import { withoutCustomCode } from './without-custom-code.ts';
 
 /** Uses with a live preview. */
@@ -17,7 +17,7 @@ export interface LivePage {
   readonly sheet: string;
 }
 
-/** Lets the bundler read modules from memory: the files of the hand-off, and the snippet. */
+/** Lets the bundler read modules from memory: the files of the hand-off, and of the application. */
 const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
   name: 'in-memory',
   setup({ onLoad, onResolve }) {
@@ -25,45 +25,52 @@ const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
       path: new URL(path, `file:///${importer}`).pathname.slice(1),
       namespace: 'memory',
     }));
-    onResolve({ filter: /^snippet$/ }, () => ({ path: 'snippet', namespace: 'memory' }));
     // The starter is beside them; relative imports of frameworks are their own.
     onResolve({ filter: /^\.\// }, ({ path, importer }) =>
       importer === '<stdin>' ? { path: path.slice(2), namespace: 'memory' } : undefined,
     );
-    onLoad({ filter: /.*/, namespace: 'memory' }, ({ path }) => ({
-      contents: files.get(path) ?? '',
-      loader: path === 'snippet' ? 'jsx' : path.endsWith('.css') ? 'empty' : 'js',
+    onLoad({ filter: /.*/, namespace: 'memory' }, async ({ path }) => ({
+      contents: await compiled(path, files.get(path) ?? ''),
+      loader: loaders[path.slice(path.lastIndexOf('.') + 1)] ?? 'js',
       resolveDir: process.cwd(),
     }));
   },
 });
 
-/** Compiles a snippet with Vue's or Svelte's own compiler, loaded only if needed. */
-async function compiledSnippet(use: LiveUse, code: string): Promise<string> {
-  if (use === 'vue') {
+/** How files are read, by extension. Styles are in the page itself. */
+const loaders: Readonly<Record<string, Loader>> = { css: 'empty', ts: 'ts', tsx: 'tsx', vue: 'ts' };
+
+/** Compiles a component with Vue's or Svelte's own compiler, loaded only if needed. */
+async function compiled(path: string, code: string): Promise<string> {
+  if (path.endsWith('.vue')) {
     const { compileScript, parse } = await import('@vue/compiler-sfc');
-    const { descriptor } = parse(code, { filename: 'Snippet.vue' });
-    return compileScript(descriptor, { id: 'snippet', inlineTemplate: true }).content;
+    const { descriptor } = parse(code, { filename: path });
+    return compileScript(descriptor, { id: path, inlineTemplate: true }).content;
   }
-  if (use === 'svelte') {
+  if (path.endsWith('.svelte')) {
     const { compile } = await import('svelte/compiler');
-    return compile(code, { filename: 'Snippet.svelte', generate: 'client' }).js.code;
+    return compile(code, { filename: path, generate: 'client' }).js.code;
   }
   return code;
 }
 
-/** The code that starts a snippet, by use. `shown` is what the snippet exports, if anything. */
-const starters: Readonly<Record<LiveUse, (shown: string) => string>> = {
-  element: () => "import './elements.js';",
-  dom: () => "import 'snippet';",
-  react: (shown) =>
-    `import { createElement } from 'react'; import { createRoot } from 'react-dom/client'; import { ${shown} } from 'snippet';
-createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));`,
-  vue: () =>
-    "import { createApp } from 'vue'; import Snippet from 'snippet'; createApp(Snippet).mount('#live');",
-  svelte: () =>
-    "import { mount } from 'svelte'; import Snippet from 'snippet'; mount(Snippet, { target: document.querySelector('#live') });",
-};
+/** The files of a running snippet, and the module that starts it. */
+async function partsOf(
+  set: SetDocument,
+  use: LiveUse,
+): Promise<{ readonly files: ReadonlyMap<string, string>; readonly start: string; readonly code: string }> {
+  const handed = await handOff({ set, uses: [use, 'dom'], sources: sourcesFrom(process.cwd()) });
+  const app = applications(set, [use, 'server'], kinds).find((one) => one.use === use && one.name === use);
+  if (!app) {
+    const [snippet] = snippets(set, [use]);
+    const code = snippet?.code ?? '';
+    const start = use === 'element' ? 'elements.js' : 'snippet.js';
+    return { files: new Map([...handed, ['snippet.js', code]]), start, code };
+  }
+  const fields = [...handed].map(([path, text]) => [`src/fields/${path}`, text] as const);
+  const start = [...app.files.keys()].find((path) => /^src\/main\.tsx?$/.test(path)) ?? '';
+  return { files: new Map([...app.files, ...fields]), start, code: '' };
+}
 
 /**
  * The page that shows a snippet running, built as a developer would build it. Custom code is left out,
@@ -71,13 +78,14 @@ createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));
  */
 export async function livePage(stored: SetDocument, use: LiveUse): Promise<LivePage | undefined> {
   const set = withoutCustomCode(stored, kinds);
-  const [snippet] = snippets(set, [use]);
-  if (!snippet) return undefined;
-  const files = new Map(await handOff({ set, uses: [use, 'dom'], sources: sourcesFrom(process.cwd()) }));
-  files.set('snippet', await compiledSnippet(use, snippet.code));
-  const [, shown = ''] = /export function (\w+)\((?:\))/.exec(snippet.code) ?? [];
+  if (set.fields.length === 0) return undefined;
+  const { files, start, code } = await partsOf(set, use);
   const { outputFiles } = await build({
-    stdin: { contents: `${starters[use](shown)}\n${aside}`, resolveDir: process.cwd(), loader: 'js' },
+    stdin: {
+      contents: `${standIn}\nimport './${start}';\n${aside}`,
+      resolveDir: process.cwd(),
+      loader: 'js',
+    },
     bundle: true,
     write: false,
     format: 'iife',
@@ -94,18 +102,29 @@ export async function livePage(stored: SetDocument, use: LiveUse): Promise<LiveP
     plugins: [inMemory(files)],
   });
   return {
-    markup: markupOf(use, snippet.code, set),
+    markup: markupOf(use, code, set),
     script: outputFiles[0]?.text ?? '',
-    sheet: files.get('look.css') ?? '',
+    sheet: ['src/app.css', 'src/fields/look.css'].map((path) => files.get(path) ?? '').join('\n'),
   };
 }
+
+/**
+ * The page can make no request (`proxy.ts`): what an application sends is accepted, and what its rules ask is
+ * answered as the stand-in of the application does.
+ */
+const standIn = `
+const away = globalThis.fetch;
+globalThis.fetch = async (path, options) =>
+  options?.method === 'POST'
+    ? Response.json(path === '/records' ? { findings: [] } : { verdict: 'pass' })
+    : away(path, options);`;
 
 /** Keeps a form from leaving the page; the submitted record is shown under it. */
 const aside = `
 addEventListener('submit', (event) => {
   const out = document.querySelector('output');
   const data = [...new FormData(event.target)];
-  if (!event.defaultPrevented || event.target.noValidate) out.textContent = data.map(([name, value]) => name + ': ' + value).join('\\n');
+  if (out && (!event.defaultPrevented || event.target.noValidate)) out.textContent = data.map(([name, value]) => name + ': ' + value).join('\\n');
   event.preventDefault();
 });
 parent.postMessage('live', '*');`;
@@ -117,7 +136,10 @@ function markupOf(use: LiveUse, code: string, set: SetDocument): string {
       : use === 'dom'
         ? domMarkup(code, set)
         : '';
-  return `<div id="live">${inside}</div><output></output>`;
+  if (use === 'element' || use === 'dom') return `<div id="live">${inside}</div><output></output>`;
+  // An application with a form has an output of its own.
+  const hasForm = (set.forms ?? []).some((form) => fieldIdsOf(form).length > 0);
+  return `<main id="app"></main>${hasForm ? '' : '<output></output>'}`;
 }
 
 /** The input that the plain script binds, under its label. */

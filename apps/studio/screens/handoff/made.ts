@@ -17,6 +17,8 @@ export interface Made {
   }[];
   readonly snippets: readonly {
     readonly use: string;
+    /** The application it is from, if it is from one. */
+    readonly app?: string;
     readonly of: { readonly type: 'form' | 'field'; readonly id: string };
     readonly title: string;
     readonly language: string;

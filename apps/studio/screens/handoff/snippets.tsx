@@ -12,22 +12,35 @@ const titles: Readonly<Record<string, string>> = {
   react: words.react,
   vue: words.vue,
   svelte: words.svelte,
+  next: words.next,
   server: words.server,
 };
+
+/** What is chosen between: applications by name, other uses by theirs. */
+const keyOf = ({ use, app }: Made['snippets'][number]): string => app ?? use;
+
+/** What runs on a server, which the preview does not have. */
+const onServer: readonly string[] = ['next', 'server'];
 
 /** The code of a use, and beside it the running result. */
 export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {
   const { snippets } = made;
   const [use, setUse] = useState('element');
-  const shown = snippets.find((one) => one.use === use) ?? snippets[0];
+  const shown = snippets.find((one) => keyOf(one) === use) ?? snippets[0];
   if (!shown) return null;
-  const choices = Object.fromEntries(snippets.map((one) => [one.use, titles[one.use] ?? one.use]));
+  const choices = Object.fromEntries(snippets.map((one) => [keyOf(one), titles[keyOf(one)] ?? one.use]));
   return (
     <section aria-label={words.howItIsUsed} className="hand-off-snippet">
-      <Choices label={words.framework} value={shown.use} choices={choices} onChange={setUse} />
+      <Choices label={words.framework} value={keyOf(shown)} choices={choices} onChange={setUse} />
       <div>
-        <Code text={shown.code} language={shown.language} label={shown.title} />
-        {shown.use === 'server' ? (
+        <div className="hand-off-own">
+          {snippets
+            .filter((one) => keyOf(one) === keyOf(shown))
+            .map(({ title, code, language }) => (
+              <Code key={title} text={code} language={language} label={title} />
+            ))}
+        </div>
+        {onServer.includes(keyOf(shown)) ? (
           <p className="caption">{words.noPreview}</p>
         ) : (
           <Live

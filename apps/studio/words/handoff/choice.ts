@@ -6,3 +6,4 @@ export const serverCheck = 'Server check';
 export const htmlOnlyNoJavascript = 'HTML only (no JavaScript)';
 export const postgresqlDomains = 'PostgreSQL domains';
 export const trialsAsTests = 'Trials as tests';
+export const applications = 'Example applications';

@@ -5,6 +5,7 @@ export { tryAgain } from '../shared.ts';
 export { customElements, plainJavascript, react, svelte, vue } from './shared.ts';
 
 export const server = 'Server';
+export const next = 'Next.js';
 export const howItIsUsed = 'How it is used';
 export const framework = 'Framework';
 export const noPreview = 'No preview: server code returns the same findings the page would show.';

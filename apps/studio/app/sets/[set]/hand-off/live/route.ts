@@ -28,7 +28,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const nonce = request.headers.get('x-nonce') ?? '';
     const isDark = searchParams.get('sheet') === 'dark';
     return new Response(
-      `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Live</title><style nonce="${nonce}">${sheetOf(isDark)}${page.sheet}</style></head><body>${page.markup}<script nonce="${nonce}">${scriptInPage(page.script)}</script></body></html>`,
+      `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Live</title><style nonce="${nonce}">${page.sheet}${sheetOf(isDark)}</style></head><body>${page.markup}<script nonce="${nonce}">${scriptInPage(page.script)}</script></body></html>`,
       { headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } },
     );
   });
@@ -42,5 +42,5 @@ const sheetOf = (isDark: boolean): string =>
   `:root{color-scheme:${isDark ? 'dark' : 'light'};font:15px/1.4 "Hanken Grotesk",system-ui,sans-serif;background:${isDark ? '#1b1a17' : '#faf7f0'};color:${isDark ? '#ece6d9' : '#23211c'}}
 body{margin:0}input,select,textarea,button{font:inherit}label{display:block}
 arbeit-field{display:block;max-inline-size:26rem}
-form>div,#live>div{margin-block-end:.6rem}[aria-live]{min-block-size:1.5em;color:${isDark ? '#ec8d7e' : '#a63d2f'}}p{margin:0}
+#live form>div,#live>div{margin-block-end:.6rem}[aria-live]{min-block-size:1.5em;color:${isDark ? '#ec8d7e' : '#a63d2f'}}p{margin:0}
 output{display:block;margin-block-start:1rem;white-space:pre-wrap;font-family:ui-monospace,monospace;font-size:.875em}`;
