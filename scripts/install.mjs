@@ -6,15 +6,15 @@ import { fileURLToPath } from 'node:url';
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 /**
- * Installs the npm packages of the lock file where they are missing or older than it. Speaks on standard
- * error only.
+ * Installs the npm packages of a folder's lock file where they are missing or older than it. Speaks on
+ * standard error only.
  */
-export function install() {
-  const stamp = join(root, 'node_modules', '.package-lock.json');
-  const lock = join(root, 'package-lock.json');
+export function install(folder = root) {
+  const stamp = join(folder, 'node_modules', '.package-lock.json');
+  const lock = join(folder, 'package-lock.json');
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync(lock).mtimeMs) return;
   const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], {
-    cwd: root,
+    cwd: folder,
     stdio: ['ignore', 2, 2],
   });
   if (status !== 0) {

@@ -14,8 +14,8 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   react: { rooms: ['engine', 'dom'], packages: /^react$/ },
   element: { rooms: ['engine', 'dom'], packages: /^$/ },
   vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
-  svelte: { rooms: ['engine', 'dom'], packages: /^$/ },
-  handoff: { rooms: ['engine'], packages: /^(?:jsonc-parser|esbuild|parse5|csv-parse\/.*|node:\w+)$/ },
+  svelte: { rooms: ['engine', 'dom'], packages: /^svelte\/(?:attachments|reactivity)$/ },
+  handoff: { rooms: ['engine', 'dom'], packages: /^(?:jsonc-parser|esbuild|parse5|csv-parse\/.*|node:\w+)$/ },
   sandbox: {
     rooms: ['engine'],
     packages: /^(?:quickjs-emscripten-core|@jitl\/quickjs-[\w-]+|node:\w+)$/,
@@ -36,10 +36,13 @@ const sources = (folder: string): string[] =>
     return /\.tsx?$/.test(entry.name) && !/\.(?:test|fixture)\.tsx?$/.test(entry.name) ? [path] : [];
   });
 
+/** Imports of a module; those in code that it writes as text begin no line. */
 const importsOf = (path: string): string[] =>
-  [...readFileSync(path, 'utf8').matchAll(/(?:\bfrom |^import |\bimport\()'([^']+)'/gm)].map(
-    (match) => match[1]!,
-  );
+  [
+    ...readFileSync(path, 'utf8').matchAll(
+      /^(?:import|export|\}) (?:[^\n]*? )?from '([^']+)';$|^import '([^']+)';$|\bimport\('([^']+)'\)/gm,
+    ),
+  ].map(([, one, other, lazy]) => (one ?? other ?? lazy)!);
 
 /**
  * The room an import leads to, or the package's name. Only a room's own files are imported by their place.

@@ -93,6 +93,7 @@ await checks(
   ['lint', 'npx', ['biome', 'check', '.']],
   ['types', 'node', ['scripts/types.mjs']],
   ['API pages and exports', 'node', ['scripts/api.mjs']],
+  ['packages of frameworks', 'node', ['scripts/frameworks.mjs']],
 );
 // Pages are driven by the command line’s own tests as well.
 const ARBEIT_CHROMIUM = chromium();

@@ -56,6 +56,18 @@ describe('arbeit build', () => {
     expect(filesIn(path).filter((name) => /^(?:vue|react|element)/.test(name))).toEqual([]);
   });
 
+  test('applications are written once: what somebody made of one stays', async () => {
+    const path = join(folder, 'with-apps');
+    const app = join(path, 'apps/react/src/App.tsx');
+    await arbeit('build', document, '--out', path, '--for', 'react,server,apps');
+    writeFileSync(app, 'mine');
+    const { out } = await arbeit('build', document, '--out', path, '--for', 'react,vue,server,apps');
+    expect(out).toMatch(/apps\/react: kept; delete it to have it written again/);
+    expect(out).not.toMatch(/apps\/vue: kept/);
+    expect(readFileSync(app, 'utf8')).toBe('mine');
+    expect(filesIn(path)).toContain('apps/vue/src/App.vue');
+  });
+
   test('what is wrong is told, and a folder with something else in it stays as it is', async () => {
     const other = join(folder, 'other');
     mkdirSync(other);

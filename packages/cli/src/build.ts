@@ -59,12 +59,13 @@ export async function buildHandOff(
     report(output, path, saidOf(error));
     return 2;
   }
-  const problem = writeFolder(folder, files);
-  if (problem !== undefined) {
-    output.err(problem);
+  const written = writeFolder(folder, files);
+  if (typeof written === 'string') {
+    output.err(written);
     return 2;
   }
   output.out(`${folder}: ${files.size} files`);
+  for (const app of written) output.out(`${folder}/apps/${app}: kept; delete it to have it written again`);
   return 0;
 }
 
@@ -96,22 +97,33 @@ const modules = [...uses, 'fields', 'elements', 'custom-code'].flatMap((name) =>
  */
 const mark = 'package.json';
 
-/** Writes the files and returns the problem if that fails. A folder with other content is left alone. */
-function writeFolder(folder: string, files: HandedFiles): string | undefined {
+/**
+ * Writes the files and returns the problem if that fails, otherwise the applications that were there before
+ * and are left as they are. A folder with other content is left alone.
+ */
+function writeFolder(folder: string, files: HandedFiles): string | readonly string[] {
   try {
     if (existsSync(folder) && readdirSync(folder).length > 0) {
       const before = existsSync(join(folder, mark)) ? readFileSync(join(folder, mark), 'utf8') : '';
       if (!before.includes('made with Arbeit'))
         return `${folder}: the folder is not empty; choose another or empty it`;
+      // Of applications, what was written is kept: somebody may have gone on from it.
       for (const name of ['run-time', 'types', 'records', 'trials', 'html', 'sql', 'README.md', ...modules])
         rmSync(join(folder, name), { recursive: true, force: true });
     }
+    const before = existsSync(join(folder, 'apps')) ? readdirSync(join(folder, 'apps')) : [];
+    const kept = new Set<string>();
     for (const [path, text] of files) {
+      const [top, app = ''] = path.split('/');
+      if (top === 'apps' && before.includes(app)) {
+        kept.add(app);
+        continue;
+      }
       const file = join(folder, path);
       mkdirSync(dirname(file), { recursive: true });
       writeFileSync(file, text);
     }
-    return undefined;
+    return [...kept].sort();
   } catch (error) {
     return `${folder}: cannot be written (${(error as NodeJS.ErrnoException).code})`;
   }

@@ -31,12 +31,6 @@ export const inAttribute = (text: string): string =>
 export const inTemplate = (text: string): string => inAttribute(text).replace(/[{}]/g, numeric);
 
 /**
- * Markup for use in a Vue or Svelte template. Not escaped otherwise on purpose: `readDocument` accepts only
- * SVG shapes (`packages/engine/src/document/icon.ts`). Security relevant.
- */
-export const markupInTemplate = (markup: string): string => markup.replace(/[{}]/g, numeric);
-
-/**
  * For use as a JavaScript string, also inside a script of a page (ECMAScript, string literals; HTML, script
  * data). Security relevant.
  */

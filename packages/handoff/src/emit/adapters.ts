@@ -3,7 +3,17 @@ import type { AdornmentName, ControlName } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 /** A part of a hand-off beside the fields themselves. */
-export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'sql' | 'trials';
+export type Use =
+  | 'dom'
+  | 'element'
+  | 'react'
+  | 'vue'
+  | 'svelte'
+  | 'server'
+  | 'html'
+  | 'sql'
+  | 'trials'
+  | 'apps';
 
 /** All uses, in the order they are listed. */
 export const uses: readonly Use[] = [
@@ -16,6 +26,7 @@ export const uses: readonly Use[] = [
   'html',
   'sql',
   'trials',
+  'apps',
 ];
 
 /** A module that re-exports parts of a package. */
@@ -84,8 +95,21 @@ const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].
 /** The renderers that the elements of a set need. */
 export const renderersOf = ({ controls }: Needs): readonly string[] => unique([...controls]);
 
+/** What asks the questions of fields, and of forms. */
+const askers = ({ isAsking, hasForms }: Needs): readonly string[] =>
+  isAsking ? ['askByFetch', 'driveAsks', ...(hasForms ? ['driveFormAsks'] : [])] : [];
+
+/** The types that every adapter of a framework has. */
+const frameworkTypes = ({ hasForms }: Needs): readonly string[] => [
+  'Field',
+  'FieldStore',
+  'Recording',
+  ...(hasForms ? ['Form', 'FormStore', 'SendRecord'] : []),
+];
+
 /** The adapter that binds a set's fields to a page without a framework. */
-function domFace({ controls, hasForms, isAsking }: Needs): Adapter {
+function domFace(needs: Needs): Adapter {
+  const { controls, hasForms } = needs;
   const hasPicks = controls.has('picks');
   return {
     from: '@arbeit/dom',
@@ -93,8 +117,7 @@ function domFace({ controls, hasForms, isAsking }: Needs): Adapter {
       'attributesOf', 'bind', 'createStore', 'appearanceOf', 'onCompletion', 'evaluateOn', 'record', 'share', 'statesOf',
       ...(hasPicks ? ['bindPicks'] : []),
       ...(hasForms ? ['bindForm', 'createFormStore'] : []),
-      ...(isAsking ? ['askByFetch', 'driveAsks'] : []),
-      ...(isAsking && hasForms ? ['driveFormAsks'] : []),
+      ...askers(needs),
     ]), // biome-ignore format: a list
     types: ['FieldStore', 'Recording', 'States', ...(hasForms ? ['FormStore', 'SendRecord'] : [])],
     isClient: true,
@@ -124,10 +147,11 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
         names: unique([
           'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
           ...(hasForms ? ['useForm'] : []),
+          ...askers(needs),
           ...[...needs.controls].flatMap((name) => ofControls[name]),
           ...[...needs.adornments].flatMap((name) => ofAdornments[name]),
         ]), // biome-ignore format: a list
-        types: ['Field', 'Recording', ...(hasForms ? ['Form'] : [])],
+        types: [...frameworkTypes(needs), ...(hasForms ? ['ServerAnswer'] : [])],
         more: reactControl(needs),
         isClient: true,
       };
@@ -146,19 +170,20 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
     case 'vue':
       return {
         from: '@arbeit/vue',
-        names: ['record', 'useField', ...(hasForms ? ['useForm'] : [])],
-        types: ['Field', 'Recording'],
+        names: unique(['record', 'useField', ...(hasForms ? ['useForm'] : []), ...askers(needs)]),
+        types: frameworkTypes(needs),
       };
     case 'svelte':
       return {
         from: '@arbeit/svelte',
-        names: ['field', ...(hasForms ? ['form'] : []), 'record'],
-        types: ['Field', 'Recording'],
+        names: unique(['field', ...(hasForms ? ['form'] : []), 'record', ...askers(needs)]),
+        types: frameworkTypes(needs),
       };
     case 'server':
     case 'html':
     case 'sql':
     case 'trials':
+    case 'apps':
       return undefined;
   }
 }

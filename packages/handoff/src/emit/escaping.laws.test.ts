@@ -1,11 +1,15 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { parse as parseVue } from '@vue/compiler-sfc';
+import { transformSync } from 'esbuild';
 import fc from 'fast-check';
-import { parseFragment } from 'parse5';
+import { parse, parseFragment } from 'parse5';
 import { parse as parseSvelte } from 'svelte/compiler';
 import { expect, test } from 'vitest';
 import { inAttribute, inComment, inHtml, inMarkdown, inScript, scriptInPage } from '../escape.ts';
-import { snippets } from './snippets.ts';
+import type { Use } from './adapters.ts';
+import { applications } from './apps/index.ts';
+import { inJsx } from './apps/react.ts';
 
 /**
  * A text that a person wrote is never code, in whatever language it ends up: random texts of the signs that
@@ -16,22 +20,28 @@ const texts = fc
   .array(fc.constantFrom(...signs), { minLength: 1, maxLength: 8 })
   .map((all) => `x${all.join('')}x`);
 
-const setOf = (label: string, title: string): SetDocument =>
+/** A set with a text wherever an application writes one. */
+const setOf = (text: string): SetDocument =>
   ({
     arbeit: 2,
-    title: 'Huts',
+    title: text,
     locale: 'en-GB',
     fields: [
       {
         id: 'f',
         kind: 'text',
-        label,
-        hint: label,
+        label: text,
+        hint: text,
+        placeholder: text,
         entry: {},
-        look: { before: label, behind: label, icon: `<svg viewBox="0 0 2 2"><title>${title}</title></svg>` },
+        look: { before: text },
       },
+      { id: 'c', kind: 'choice', label: text, entry: { options: [{ value: 'a', label: text }] } },
     ],
+    forms: [{ id: 'b', title: text, sections: [{ title: text, fields: ['f', 'c'] }] }],
   }) as unknown as SetDocument;
+const appOf = (use: Use, text: string): ReadonlyMap<string, string> =>
+  applications(setOf(text), [use, 'server'], kinds)[0]!.files;
 
 /** A text as HTML has it: line separators are blanks in an attribute. */
 const flat = (text: string): string => text.replace(/\s+/g, ' ').trim();
@@ -53,35 +63,82 @@ const textOf = (node: Node): string =>
     .map((child) => String(child.content ?? child.data ?? ''))
     .join('');
 
-test('Vue: labels, hints, signs and titles of icons are text', () => {
+test('Vue: titles are text', () => {
   fc.assert(
-    fc.property(texts, fc.constantFrom('{{ 1 }}', '{x}', 'a } b', '{@html x}'), (label, title) => {
-      const [snippet] = snippets(setOf(label, title), ['vue']);
-      const { descriptor, errors } = parseVue(snippet!.code, { sourceMap: false });
+    fc.property(texts, (text) => {
+      const { descriptor, errors } = parseVue(appOf('vue', text).get('src/App.vue')!, { sourceMap: false });
       expect(errors).toEqual([]);
       const nodes = all(descriptor.template!.ast as unknown as Node);
-      // The one piece of code between tags is the message (Vue, NodeTypes.INTERPOLATION).
-      expect(nodes.filter(({ type }) => type === 5)).toHaveLength(1);
-      expect(flat(textOf(nodes.find(({ tag }) => tag === 'label')!))).toBe(flat(label));
-      expect(textOf(nodes.find(({ tag }) => tag === 'title')!)).toBe(title);
+      // The two pieces of code between tags (Vue, NodeTypes.INTERPOLATION): what the server says, the record.
+      expect(nodes.filter(({ type }) => type === 5)).toHaveLength(2);
+      for (const wanted of ['h1', 'legend'])
+        expect(flat(textOf(nodes.find(({ tag }) => tag === wanted)!))).toBe(flat(text));
     }),
   );
 });
 
 test('Svelte: the same', () => {
   fc.assert(
-    fc.property(texts, fc.constantFrom('{x}', 'a } b', '{@html x}', '{#if x}'), (label, title) => {
-      const [snippet] = snippets(setOf(label, title), ['svelte']);
-      const ast = parseSvelte(snippet!.code, { modern: true }) as unknown as {
+    fc.property(texts, (text) => {
+      const code = appOf('svelte', text).get('src/App.svelte')!;
+      const { fragment } = parseSvelte(code, { modern: true }) as unknown as {
         readonly fragment: Node & { nodes: readonly Node[] };
       };
-      const nodes = ast.fragment.nodes.flatMap(all);
-      expect(
-        nodes.filter(({ type }) => /^(?:HtmlTag|IfBlock|ConstTag|RenderTag)$/.test(String(type))),
-      ).toEqual([]);
-      expect(nodes.filter(({ type }) => type === 'ExpressionTag')).toEqual([]);
-      expect(flat(textOf(nodes.find(({ name }) => name === 'label')!))).toBe(flat(label));
-      expect(textOf(nodes.find(({ name }) => name === 'title')!)).toBe(title);
+      const nodes = fragment.nodes.flatMap(all);
+      expect(nodes.filter(({ type }) => /^(?:HtmlTag|ConstTag|RenderTag)$/.test(String(type)))).toEqual([]);
+      for (const wanted of ['h1', 'legend']) {
+        const node = nodes.find(({ name }) => name === wanted)!;
+        expect(inside(node).filter(({ type }) => type === 'ExpressionTag')).toEqual([]);
+        expect(flat(textOf(node))).toBe(flat(text));
+      }
+    }),
+  );
+});
+
+test('JSX: the same', () => {
+  fc.assert(
+    fc.property(texts, (text) => {
+      const { code } = transformSync(`<p>${inJsx(text)}</p>`, { loader: 'jsx', jsxFactory: 'h' });
+      const h = (_: unknown, __: unknown, ...inner: string[]) => inner.join('');
+      expect(new Function('h', `return ${code}`)(h)).toBe(text);
+    }),
+  );
+});
+
+test('a page that a server writes: texts of the definition and of whoever fills it in', () => {
+  fc.assert(
+    fc.property(texts, texts, (text, typed) => {
+      const code = appOf('element', text).get('page.mjs')!;
+      const page = new Function(`${code.replace('export function', 'function')} return page;`)() as (
+        raw: object,
+        findings: readonly object[],
+        record: string,
+      ) => string;
+      const html = page({ f: typed, c: 'a' }, [{ field: 'f', message: typed }], typed);
+      const elements = (node: HtmlNode): readonly HtmlNode[] => [
+        node,
+        ...(node.childNodes ?? []).flatMap(elements),
+      ];
+      const found = elements(parse(html) as unknown as HtmlNode);
+      const words = (name: string) =>
+        found
+          .filter(({ nodeName }) => nodeName === name)
+          .map((one) =>
+            elements(one)
+              .map(({ value = '' }) => value)
+              .join(''),
+          );
+      const attribute = (wanted: string) =>
+        found.flatMap(({ attrs = [] }) =>
+          attrs.filter(({ name }) => name === wanted).map(({ value }) => value),
+        );
+      expect(words('h1').map(flat)).toEqual([flat(text)]);
+      expect(words('legend').map(flat)).toEqual([flat(text)]);
+      expect(words('output')).toEqual([typed]);
+      expect(words('p')).toEqual([typed, '']);
+      expect(attribute('value')).toEqual([typed, '', 'a']);
+      expect(attribute('selected')).toEqual(['']);
+      expect(words('script')).toEqual(['', '']);
     }),
   );
 });

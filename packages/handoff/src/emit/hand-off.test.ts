@@ -68,8 +68,8 @@ describe('the folder', () => {
   test('needs nothing but itself and the frameworks it is for, and tells nothing of this machine', () => {
     const outside = new Set<string>();
     for (const [path, content] of files) {
-      if (!/\.(?:js|d\.ts)$/.test(path)) continue;
       expect(content).not.toContain(root);
+      if (!/\.(?:js|d\.ts)$/.test(path) || path.startsWith('apps/')) continue;
       for (const [, name = ''] of content.matchAll(/(?:\bfrom |^import |\bimport\()['"]([^'"]+)['"]/gm)) {
         if (!name.startsWith('.')) outside.add(name);
         else {
@@ -85,9 +85,35 @@ describe('the folder', () => {
       'node:test',
       'react',
       'react/jsx-runtime',
+      'svelte/attachments',
+      'svelte/reactivity',
       'vitest',
       'vue',
     ]);
+  });
+
+  test('its applications import what they have, what is copied to them, and packages they name', () => {
+    const names = [...files.keys()].filter((path) => /^apps\/\w+\/package\.json$/.test(path));
+    expect(names.map((path) => path.split('/')[1])).toEqual(['next', 'page', 'react', 'svelte', 'vue']);
+    for (const manifest of names) {
+      const app = manifest.replace('package.json', '');
+      const { dependencies = {}, devDependencies = {} } = JSON.parse(files.get(manifest)!);
+      for (const [path, content] of files) {
+        if (!path.startsWith(app) || !/\.(?:[mc]?[jt]sx?|vue|svelte)$/.test(path)) continue;
+        for (const [, name = ''] of content.matchAll(/^(?:import |} ).*?['"]([^'"\s]+)['"];$/gm)) {
+          const own = name
+            .split('/')
+            .slice(0, name.startsWith('@') ? 2 : 1)
+            .join('/');
+          const to = new URL(name, `file:///${path}`).pathname.slice(1);
+          const place = to.replace(/^apps\/\w+\/(?:src\/)?fields\//, '');
+          const isThere = name.startsWith('.')
+            ? ['', '.ts', '.tsx'].some((end) => files.has(place + end))
+            : name.startsWith('node:') || own in dependencies || own in devDependencies;
+          expect(isThere, `${path} imports ${name}`).toBe(true);
+        }
+      }
+    }
   });
 
   test('carries the run-time of its own kinds, rules and uses alone', async () => {
@@ -373,7 +399,7 @@ checkBooking({}, {});
 `,
   );
   write(join(folder, 'other'), files);
-  const packages = ['@standard-schema', '@types', 'react', 'csstype', 'vue', '@vue'];
+  const packages = ['@standard-schema', '@types', 'react', 'csstype', 'vue', '@vue', 'svelte'];
   mkdirSync(join(folder, 'node_modules'), { recursive: true });
   for (const name of packages)
     try {
@@ -413,7 +439,7 @@ test('ids that are names in the code around them meet none of it: every module a
   fields[0] = { id: 'boxes', kind: 'pin', label: 'Boxes', entry: { length: 4 } };
   fields[1] = { id: 'picks', kind: 'yes-no', label: 'Picks', entry: {} };
   const own = { type: 'custom', code: 'export default ({ value }) => value !== "x";' };
-  const asking = { type: 'remote', url: '/ask' };
+  const asking = { type: 'remote', ask: '/ask' };
   fields[2] = {
     ...fields[2],
     rules: [
@@ -426,7 +452,8 @@ test('ids that are names in the code around them meet none of it: every module a
     title: id,
     fields: names,
   }));
-  for (const used of [forms, []]) {
+  // An application is about the first form.
+  for (const used of [forms, [forms[3]!, ...forms], []].map((all) => [...new Set(all)])) {
     const hard = of(fields, used);
     const all = await handOff({
       set: hard,
@@ -437,12 +464,13 @@ test('ids that are names in the code around them meet none of it: every module a
     });
     const entries = new Map([...all].filter(([path]) => /^[^/]+\.js$|^trials\//.test(path)));
     const uses = ['dom', 'react', 'server'] as const;
-    for (const { use, code } of snippets(hard, uses)) entries.set(`snippet-${use}.jsx`, code);
+    for (const { use, code, path = '' } of snippets(hard, uses))
+      entries.set(`snippet-${use}-${path.replace(/\W/g, '-')}.tsx`, code);
     const place = mkdtempSync(join(tmpdir(), 'arbeit-names-'));
     write(place, new Map([...all, ...entries]));
     const { errors, warnings } = await build({
       entryPoints: [...entries.keys()]
-        .filter((path) => /\.jsx?$/.test(path))
+        .filter((path) => /\.(?:js|tsx)$/.test(path))
         .map((path) => join(place, path)),
       bundle: true,
       write: false,
@@ -452,6 +480,18 @@ test('ids that are names in the code around them meet none of it: every module a
       packages: 'external',
       loader: { '.css': 'empty' },
       logLevel: 'silent',
+      // An application has the fields in a folder of its own.
+      plugins: [
+        {
+          name: 'fields',
+          setup({ onResolve }) {
+            onResolve({ filter: /^\.\.?\/(?:src\/)?fields\// }, ({ path }) => ({
+              path: join(place, path.replace(/^.*?fields\//, '')),
+            }));
+            onResolve({ filter: /^\.\/(?:app\.css|actions)$/ }, ({ path }) => ({ path, external: true }));
+          },
+        },
+      ],
     });
     expect([errors, warnings]).toEqual([[], []]);
     const told = execFileSync(

@@ -9,6 +9,7 @@ import { fileName } from '../names.ts';
 import { buildTexts } from '../texts.ts';
 import { type Adapter, adapterOf, uses as allUses, type Needs, needsOf, type Use } from './adapters.ts';
 import { appearanceSheet } from './appearance-sheet.ts';
+import { type Application, applications } from './apps/index.ts';
 import { bundled, type Entries } from './bundle.ts';
 import { compareCustomCode, customCodeModule, type RunsCode } from './custom-code.ts';
 import { declarations, typesAt } from './declarations.ts';
@@ -172,10 +173,18 @@ function putBeside(
   const domains = uses.includes('sql') ? sqlDomains(set, kinds) : undefined;
   if (domains) files.set('sql/domains.sql', domains.sql);
   files.set('package.json', manifest(set, version));
+  const apps = applications(set, uses, kinds);
+  if (uses.includes('apps')) putApplications(files, apps);
   files.set(
     'README.md',
-    readMe({ set, uses, schemas, pages, domains, hasTrials: tapes.length > 0, version }),
+    readMe({ set, uses, apps, schemas, pages, domains, hasTrials: tapes.length > 0, version }),
   );
+}
+
+/** Adds the files of applications, each in its folder. */
+function putApplications(files: Map<string, string>, apps: readonly Application[]): void {
+  for (const { name, files: own } of apps)
+    for (const [path, text] of own) files.set(`apps/${name}/${path}`, text);
 }
 
 /** The imports of the server's module. */

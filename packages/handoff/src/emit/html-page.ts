@@ -19,12 +19,31 @@ interface Picked {
   readonly draw: string;
 }
 
+/** What a server writes into native controls: what was sent, and what is wrong with it. */
+export interface Filling {
+  /** An attribute of an input, with the space before it. */
+  value(id: string): string;
+  /** The content of a text area. */
+  text(id: string): string;
+  /** An attribute of an option or a button, with the space before it. */
+  picked(id: string, value: string, attribute: 'selected' | 'checked'): string;
+  /** An element after the control. */
+  message(id: string): readonly string[];
+}
+const empty: Filling = { value: () => '', text: () => '', picked: () => '', message: () => [] };
+
 /** A field with native controls, label and hint: for pages without scripts, and for elements to take over. */
-function nativeControl({ field, attributes }: NativeField): readonly string[] {
+function nativeControl(
+  { field, attributes }: NativeField,
+  { value: sentValue, text: sentText, picked, message }: Filling,
+): readonly string[] {
   const { id, label, hint, plan } = field;
   const { options, draw, lines } = plan as Partial<Picked> & { readonly lines?: number };
   const describe = hint ? { 'aria-describedby': `${id}-hint` } : {};
-  const said = hint ? [`<small id="${inAttribute(id)}-hint">${inAttribute(hint)}</small>`] : [];
+  const said = [
+    ...(hint ? [`<small id="${inAttribute(id)}-hint">${inAttribute(hint)}</small>`] : []),
+    ...message(id),
+  ];
   const { placeholder, required, ...others } = attributes;
   if (options && draw === 'list')
     return [
@@ -32,7 +51,8 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
       `<select${written({ id, name: id, ...describe, ...(required ? { required } : {}) })}>`,
       `  <option value="">${inAttribute(typeof placeholder === 'string' ? placeholder : '')}</option>`,
       ...options.map(
-        (one) => `  <option value="${inAttribute(one.value)}">${inAttribute(one.label)}</option>`,
+        (one) =>
+          `  <option value="${inAttribute(one.value)}"${picked(id, one.value, 'selected')}>${inAttribute(one.label)}</option>`,
       ),
       '</select>',
       ...said,
@@ -46,7 +66,7 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
       `  <legend>${inAttribute(label)}</legend>`,
       ...options.map(
         (one) =>
-          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name: id, value: one.value, ...needed })}> ${inAttribute(one.label)}</label>`,
+          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name: id, value: one.value, ...needed })}${picked(id, one.value, 'checked')}> ${inAttribute(one.label)}</label>`,
       ),
       '</fieldset>',
       ...said,
@@ -60,19 +80,81 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
   const title = field.hint || field.placeholder;
   const control =
     lines && lines > 1
-      ? `<textarea${written({ id, name: id, rows: String(lines), ...describe, ...more })}></textarea>`
-      : `<input${written({ id, name: id, type: type ?? 'text', ...describe, ...more, ...(pattern ? { pattern, ...(title ? { title } : {}) } : {}) })}>`;
+      ? `<textarea${written({ id, name: id, rows: String(lines), ...describe, ...more })}>${sentText(id)}</textarea>`
+      : `<input${written({ id, name: id, type: type ?? 'text', ...describe, ...more, ...(pattern ? { pattern, ...(title ? { title } : {}) } : {}) })}${sentValue(id)}>`;
   return [`<label for="${inAttribute(id)}">${inAttribute(label)}</label>`, control, ...said];
 }
 
+/** The fields of a form with native controls, or those of the set. */
+export function nativeRows(
+  natives: readonly NativeField[],
+  {
+    hasElements = false,
+    filling = empty,
+  }: { readonly hasElements?: boolean; readonly filling?: Filling } = {},
+): readonly string[] {
+  return natives.flatMap((native) => {
+    const control = nativeControl(native, filling);
+    return hasElements
+      ? [
+          `<arbeit-field field="${inAttribute(native.field.id)}">`,
+          ...control.map((line) => `  ${line}`),
+          '</arbeit-field>',
+        ]
+      : control;
+  });
+}
+
+/** Fields of a form under one title, in one or two columns. */
+interface Section {
+  readonly title?: string | undefined;
+  readonly columns?: number;
+  readonly fields: readonly string[];
+}
+
+/** The fields of a form with native controls, in its sections. */
+export function sectionRows(
+  natives: readonly NativeField[],
+  sections: readonly Section[],
+  options: Parameters<typeof nativeRows>[1] = {},
+): readonly string[] {
+  return sections.flatMap(({ title, columns = 1, fields }) => {
+    const rows = nativeRows(
+      natives.filter(({ field }) => fields.includes(field.id)),
+      options,
+    );
+    const grid = columns > 1 ? ` data-columns="${columns}"` : '';
+    const inside = [`<div class="fields"${grid}>`, ...rows.map((row) => `  ${row}`), '</div>'];
+    if (title === undefined) return inside;
+    return [
+      '<fieldset>',
+      `  <legend>${inAttribute(title)}</legend>`,
+      ...inside.map((row) => `  ${row}`),
+      '</fieldset>',
+    ];
+  });
+}
+
+/** The native fields of a form, or of the set, in order. */
+export function nativesOf(
+  set: SetDocument,
+  kinds: KindTable,
+  ids: readonly string[],
+): readonly NativeField[] {
+  const proofs = noProofs();
+  const natives = new Map(set.fields.map((field) => [field.id, field]));
+  // The reader has verified that each of them exists.
+  return ids.map((id) => nativeField(natives.get(id)!, set, kinds, proofs));
+}
+
 /** The text of a submit button. */
-const submitWord = (language: string): string => {
+export const submitWord = (language: string): string => {
   const text = wordingFor(languages, language)['drawn/submit'];
   return typeof text === 'string' ? text : 'Submit';
 };
 
 /** Whether a language is written from right to left, by its usual script (CLDR). */
-const isRightToLeft = (language: string): boolean =>
+export const isRightToLeft = (language: string): boolean =>
   /^(?:Arab|Hebr|Thaa|Syrc|Nkoo|Adlm|Rohg)$/.test(new Intl.Locale(language).maximize().script ?? '');
 
 /** An HTML page that needs no script, and how its checks differ from the definitions. */
@@ -96,19 +178,26 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
         id: form.id,
         title: form.title ?? form.id,
         ids: fieldIdsOf(form),
+        sections: form.sections,
         isForm: true,
       }))
-    : [{ id: 'fields', title: set.title, ids: set.fields.map(({ id }) => id), isForm: false }];
-  return forms.map(({ id, title, ids, isForm }) => {
+    : [
+        {
+          id: 'fields',
+          title: set.title,
+          ids: set.fields.map(({ id }) => id),
+          sections: undefined,
+          isForm: false,
+        },
+      ];
+  return forms.map(({ id, title, ids, sections, isForm }) => {
     // The reader has verified that each of them exists.
     const fields = ids.map((one) => natives.get(one)!);
-    const rows = fields.flatMap((native) => {
-      const control = nativeControl(native);
-      const name = inAttribute(native.field.id);
-      return hasElements
-        ? [`<arbeit-field field="${name}">`, ...control.map((line) => `  ${line}`), '</arbeit-field>']
-        : [...control, ''];
-    });
+    const rows = sections
+      ? sectionRows(fields, sections, { hasElements })
+      : hasElements
+        ? nativeRows(fields, { hasElements })
+        : fields.flatMap((native) => [...nativeRows([native]), '']);
     const inside =
       hasElements && isForm
         ? [`<arbeit-form form="${inAttribute(id)}">`, ...rows.map((row) => `  ${row}`), '</arbeit-form>']

@@ -1,4 +1,5 @@
 export { type Use, uses } from './adapters.ts';
+export { type Application, type AppName, applications } from './apps/index.ts';
 export { type CodeFault, customCodeModule, parseCode, type RunsCode } from './custom-code.ts';
 export { type HandedFiles, type HandOff, handOff, type TapeFile } from './hand-off.ts';
 export { type Difference, type NativeField, nativeField } from './native.ts';

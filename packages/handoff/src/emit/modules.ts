@@ -45,7 +45,7 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
       `const texts = { 'not-allowed': ${inScript(notAllowed)} };`,
       '',
       ...forms.flatMap(({ form, stem }) => [
-        `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(all.${form}, texts);`,
+        `export const { check: check${stem}, refill: refill${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(all.${form}, texts);`,
       ]),
       ...(isOne ? [`export { check${only.stem} as check };`] : []),
       ...(isAsking ? [listed('export', ['askByFetch'], './run-time/server.js')] : []),
@@ -61,6 +61,8 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
       ...forms.flatMap(({ title, stem }) => [
         `/** Checks a record of “${inComment(title)}” with the rules of the page: an object by id of the field, FormData or URLSearchParams. */`,
         `export declare const check${stem}: ServerForm<${stem}Record>['check'];`,
+        '/** What was sent, to fill the form again: raw values by id of the field, without those of concealed fields. */',
+        `export declare const refill${stem}: ServerForm<${stem}Record>['refill'];`,
         `/** The same as Standard Schema, version 1. */`,
         `export declare const standard${stem}: ServerForm<${stem}Record>['standard'];`,
       ]),

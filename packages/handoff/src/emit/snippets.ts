@@ -1,16 +1,19 @@
-import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { inTemplate, markupInTemplate } from '../escape.ts';
 import { capital, namesIn } from '../names.ts';
 import { isPicked, type Needs, needsOf, type Use } from './adapters.ts';
+import { type Application, type AppName, applications } from './apps/index.ts';
 
 /** An example for one adapter. */
 export interface Snippet {
   readonly use: Use;
+  /** The application it is from, if it is from one, and its path there. */
+  readonly app?: AppName;
+  readonly path?: string;
   /** The form or field it is about. */
   readonly of: { readonly type: 'form' | 'field'; readonly id: string };
   readonly title: string;
-  /** Language for highlighting: `html`, `js`, `jsx`, `vue`, `svelte`. */
+  /** Language for highlighting: `html`, `js`, `ts`, `tsx`, `vue`, `svelte`. */
   readonly language: string;
   readonly code: string;
 }
@@ -22,9 +25,6 @@ type Written = Omit<Snippet, 'use' | 'of'>;
 interface About {
   readonly field: string;
   readonly id: string;
-  readonly label: string;
-  readonly hint: string;
-  readonly look: FieldDocument['look'];
   readonly form?: {
     readonly id: string;
     readonly name: string;
@@ -46,9 +46,6 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
   return {
     field: nameOf(first.id),
     id: first.id,
-    label: first.label,
-    hint: first.hint ?? '',
-    look: first.look,
     isAsking,
     ...(form && ids.length
       ? { form: { id: form.id, name, stem: capital(name.replace(/Form$/, '')), fields: ids } }
@@ -56,30 +53,43 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
   };
 }
 
-/** The snippets of a set, for the adapters that are included. */
+/**
+ * The snippets of a set, for the adapters that are included: what a developer writes of each application, and
+ * short examples for the others.
+ */
 export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snippet[] {
   const about = aboutOf(set, needsOf(set, kinds));
   if (!about) return [];
-  const all: Readonly<Record<Use, ((about: About) => Written | undefined) | undefined>> = {
-    element,
-    dom,
-    react,
-    vue,
-    svelte,
-    server,
-    html: undefined,
-    sql: undefined,
-    trials: undefined,
-  };
   const of = about.form
     ? ({ type: 'form', id: about.form.id } as const)
     : ({ type: 'field', id: about.id } as const);
-  // A manual binding, and a component of a framework for one field, show the first one.
-  return uses.flatMap((use) => {
-    const written = all[use]?.(about);
-    return written ? [{ ...written, use, of }] : [];
+  // What they show of a form is the same whether its records are checked on a server or not.
+  const apps = applications(set, [...uses, 'server'], kinds);
+  return uses.flatMap((use): readonly Snippet[] => {
+    const written = fragments[use]?.(about);
+    if (written) return [{ ...written, use, of }];
+    return apps.filter((app) => app.use === use).flatMap((app) => ownFiles(app, of));
   });
 }
+
+/** Short examples, by use. */
+const fragments: Readonly<Partial<Record<Use, (about: About) => Written | undefined>>> = {
+  element: (about) => element(about),
+  dom: (about) => dom(about),
+  server: (about) => server(about),
+};
+
+/** The files of an application that a developer writes. */
+const ownFiles = ({ name, use, title, files, own }: Application, of: Snippet['of']): readonly Snippet[] =>
+  own.map((path) => ({
+    use,
+    app: name,
+    path,
+    of,
+    title: `${title}: ${path}`,
+    language: path.slice(path.lastIndexOf('.') + 1),
+    code: files.get(path) ?? '',
+  }));
 
 const few = 3;
 
@@ -116,133 +126,6 @@ function dom({ field, id }: About): Written {
       `const store = createStore(fields.${field}, evaluateOn());`,
       `bind(document.querySelector('[name="${id}"]'), store);`,
       'store.subscribe(() => console.log(store.evaluation().value));',
-    ].join('\n'),
-  };
-}
-
-function react({ field, form, isAsking }: About): Written {
-  const one = [
-    'export function One({ field, store }) {',
-    '  const live = useField(field, { store });',
-    '  return (',
-    '    <div {...live.rootProps}>',
-    '      <Label field={live} />',
-    '      <Frame field={live}>',
-    '        <Control field={live} />',
-    '      </Frame>',
-    '      <Hint field={live} />',
-    '      <Message field={live} />',
-    '    </div>',
-    '  );',
-    '}',
-  ];
-  if (!form)
-    return {
-      title: 'React',
-      language: 'jsx',
-      code: [
-        "import './look.css';",
-        "import { Control, Frame, Hint, Label, Message, useField } from './react.js';",
-        "import * as fields from './fields.js';",
-        '',
-        ...one.map((line) =>
-          line.replace('{ field, store }', '').replace('field, { store }', `fields.${field}`),
-        ),
-      ].join('\n'),
-    };
-  return {
-    title: 'React',
-    language: 'jsx',
-    code: [
-      "import './look.css';",
-      "import { Control, Frame, Hint, Label, Message, useField, useForm } from './react.js';",
-      ...(isAsking ? ["import { askByFetch, driveFormAsks } from './dom.js';"] : []),
-      "import * as fields from './fields.js';",
-      '',
-      ...(isAsking ? ['const drive = (store) => driveFormAsks(store, askByFetch());', ''] : []),
-      `export function ${form.stem}Form() {`,
-      `  const { store, formProps } = useForm(fields.${form.name}${isAsking ? ', { drive }' : ''});`,
-      '  return (',
-      '    <form {...formProps} method="post">',
-      `      {fields.${form.name}.fields.map((field) => (`,
-      '        <One key={field.id} field={field} store={store.field(field.id)} />',
-      '      ))}',
-      '      <button>Submit</button>',
-      '    </form>',
-      '  );',
-      '}',
-      '',
-      ...one,
-    ].join('\n'),
-  };
-}
-
-/** A control with its label, its hint and the element for messages, connected by ids. */
-function tied(
-  { id, label, hint, look = {} }: About,
-  control: string,
-  messages: readonly string[],
-): readonly string[] {
-  const beside = (name: string, inside: string): string =>
-    `  <span data-arbeit="${name}" aria-hidden="true">${inside}</span>`;
-  return [
-    `<label for="${id}">${inTemplate(label)}</label>`,
-    '<span data-arbeit="frame">',
-    // Not escaped on purpose: readDocument() accepts only SVG shapes (engine/document/icon.ts).
-    ...(look.icon ? [beside('icon', markupInTemplate(look.icon))] : []),
-    ...(look.before ? [beside('sign', inTemplate(look.before))] : []),
-    `  <input id="${id}" ${control} aria-describedby="${hint ? `${id}-hint ` : ''}${id}-message" />`,
-    ...(look.behind ? [beside('sign', inTemplate(look.behind))] : []),
-    '</span>',
-    ...(hint ? [`<p id="${id}-hint" data-arbeit="hint">${inTemplate(hint)}</p>`] : []),
-    `<div id="${id}-message" aria-live="polite" data-arbeit="message">`,
-    ...messages.map((line) => `  ${line}`),
-    '</div>',
-  ];
-}
-
-const indented = (lines: readonly string[], by: string): readonly string[] => lines.map((line) => by + line);
-
-function vue(about: About): Written {
-  const messages = ['<p v-for="one of evaluation.shown" :key="one.rule">{{ one.message }}</p>'];
-  return {
-    title: 'Vue',
-    language: 'vue',
-    code: [
-      '<script setup>',
-      "import './look.css';",
-      "import { useField } from './vue.js';",
-      "import * as fields from './fields.js';",
-      '',
-      `const { control, evaluation, states } = useField(fields.${about.field});`,
-      '</script>',
-      '',
-      '<template>',
-      '  <div v-bind="states">',
-      ...indented(tied(about, 'v-bind="control"', messages), '    '),
-      '  </div>',
-      '</template>',
-    ].join('\n'),
-  };
-}
-
-function svelte(about: About): Written {
-  const messages = ['{#each $live.shown as one (one.rule)}<p>{one.message}</p>{/each}'];
-  return {
-    title: 'Svelte',
-    language: 'svelte',
-    code: [
-      '<script>',
-      "  import './look.css';",
-      "  import { field } from './svelte.js';",
-      "  import * as fields from './fields.js';",
-      '',
-      `  const live = field(fields.${about.field});`,
-      '</script>',
-      '',
-      '<div use:live.states>',
-      ...indented(tied(about, '{...live.attributes} use:live.control', messages), '  '),
-      '</div>',
     ].join('\n'),
   };
 }

@@ -1,0 +1,271 @@
+import { inAttribute, inHtml, inScript } from '../../escape.ts';
+import { type Filling, nativeRows, sectionRows } from '../html-page.ts';
+import type { AppFacts, Application } from './application.ts';
+import { appSheet, indented, json, type Lines, lines } from './shared.ts';
+
+/**
+ * HTML as part of a template literal of JavaScript. `draw` is given the function that marks an expression in
+ * it. Security: no text of a document can be an expression, since none contains the characters that mark one.
+ */
+function inTemplateLiteral(draw: (mark: (code: string) => string) => string): string {
+  const plain = draw(() => '');
+  // Noncharacters (Unicode) that the texts do not contain.
+  const [open = '', close = ''] = Array.from({ length: 32 }, (_, i) =>
+    String.fromCharCode(0xfdd0 + i),
+  ).filter((c) => !plain.includes(c));
+  if (!close) return escaped(plain);
+  return draw((code) => open + code + close)
+    .split(open)
+    .map((part, i) => {
+      const [code, text] = i === 0 ? ['', part] : (part.split(close) as [string, string]);
+      return `${code && `\${${code}}`}${escaped(text)}`;
+    })
+    .join('');
+}
+
+/** Text in a template literal (ECMAScript). Security relevant: it cannot end it or begin an expression. */
+const escaped = (text: string): string => text.replace(/[\\`]|\$(?=\{)/g, '\\$&');
+
+/** What the server writes into the controls: expressions of its template. */
+function fillingWith(mark: (code: string) => string): Filling {
+  const named = (id: string): string => inScript(id);
+  return {
+    value: (id) => mark(`value(${named(id)})`),
+    text: (id) => mark(`text(raw[${named(id)}])`),
+    picked: (id, value, attribute) => mark(`picked(${named(id)}, ${inScript(value)}, '${attribute}')`),
+    message: (id) => [mark(`message(${named(id)})`)],
+  };
+}
+
+/** `page.mjs`: the page as text, with what was sent and what is wrong with it. */
+function pageFile({ form, natives, language, isRightToLeft, title, words }: AppFacts): string {
+  const html = inTemplateLiteral((mark) => {
+    const inside = form
+      ? [
+          `<arbeit-form form="${inAttribute(form.id)}">`,
+          ...indented(
+            sectionRows(natives, form.sections, { hasElements: true, filling: fillingWith(mark) }),
+            2,
+          ),
+          '</arbeit-form>',
+        ]
+      : nativeRows(natives, { hasElements: true });
+    return [
+      '<!doctype html>',
+      `<html lang="${inAttribute(language)}"${isRightToLeft ? ' dir="rtl"' : ''}>`,
+      '<meta charset="utf-8">',
+      '<meta name="viewport" content="width=device-width, initial-scale=1">',
+      `<title>${inHtml(form?.title ?? title)}</title>`,
+      '<link rel="stylesheet" href="/app.css">',
+      '<script type="module" src="/fields/elements.js"></script>',
+      ...(form ? ['<script type="module" src="/app.js"></script>'] : []),
+      '<main>',
+      `  <form${form ? ' method="post"' : ''} class="fields">`,
+      `    <h1>${inHtml(form?.title ?? title)}</h1>`,
+      ...indented(inside, 4),
+      `    <button>${inHtml(words.submit)}</button>`,
+      `    <p role="alert" id="problem" data-unreachable="${inAttribute(words.unreachable)}">${form ? mark("message('')") : ''}</p>`,
+      `    <output>${form ? mark('text(record)') : ''}</output>`,
+      '  </form>',
+      '</main>',
+      '</html>',
+    ].join('\n');
+  });
+  return lines(
+    `// The page of “${(form?.title ?? title).replace(/\s+/g, ' ')}” as text: native controls for browsers without JavaScript, inside of elements that take`,
+    '// them over.',
+    '',
+    '/** A text for HTML, between tags and in attributes. */',
+    `const text = (raw) => String(raw ?? '').replace(/[&<>"']/g, (c) => \`&#\${c.codePointAt(0)};\`);`,
+    '',
+    '/**',
+    ' * The page with what was sent, what is wrong with it, and the record that was accepted.',
+    ' * @param {Readonly<Record<string, string>>} [raw] raw values by id of the field, none of a concealed field',
+    ' * @param {readonly { field: string, message?: string }[]} [findings]',
+    ' * @param {string} [record]',
+    ' */',
+    `export function page(raw = {}, findings = [], record = '') {`,
+    `  const value = (name) => (name in raw ? \` value="\${text(raw[name])}"\` : '');`,
+    '  const picked = (name, option, attribute) =>',
+    `    raw[name]?.split(' ').includes(option) ? \` \${attribute}\` : '';`,
+    '  const message = (name) =>',
+    '    findings',
+    '      .filter(({ field }) => field === name)',
+    `      .map((one) => \`<p class="wrong">\${text(one.message)}</p>\`)`,
+    "      .join('');",
+    `  return \`${html}\n\`;`,
+    '}',
+  );
+}
+
+/** `app.js`: sends the record from the page, so that what the server finds is shown at its fields. */
+const clientFile = lines(
+  '// Sends the record without leaving the page, so that what the server finds is shown at its field.',
+  "const form = document.querySelector('arbeit-form');",
+  "const problem = document.querySelector('#problem');",
+  '',
+  'form.send = async (record) => {',
+  "  problem.textContent = '';",
+  '  try {',
+  "    const response = await fetch('/', {",
+  "      method: 'POST',",
+  "      headers: { 'Content-Type': 'application/json' },",
+  '      body: JSON.stringify(record.raw),',
+  '    });',
+  '    const { findings, values } = await response.json();',
+  "    document.querySelector('output').textContent = values ? JSON.stringify(values, null, 2) : '';",
+  '    return findings;',
+  '  } catch (error) {',
+  '    problem.textContent = problem.dataset.unreachable;',
+  '    throw error;',
+  '  }',
+  '};',
+);
+
+const serverHead = ({ form, asks }: AppFacts): readonly Lines[] => [
+  '// A server of Node.js without packages: the page, the files of the fields, and the check of what is sent.',
+  "import { createReadStream, existsSync } from 'node:fs';",
+  "import { createServer } from 'node:http';",
+  "import { extname, join } from 'node:path';",
+  "import { fileURLToPath } from 'node:url';",
+  form ? `import { check${form.stem}, refill${form.stem} } from '../../server.js';` : false,
+  "import { page } from './page.mjs';",
+  '',
+  '// The folders that the page may load scripts from.',
+  "const fields = fileURLToPath(new URL('../../', import.meta.url));",
+  "const own = fileURLToPath(new URL('./', import.meta.url));",
+  "const types = { '.css': 'text/css', '.js': 'text/javascript' };",
+  form
+    ? [
+        '// The calendar day where the people are who fill in the form: set their time zone.',
+        "const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });",
+      ]
+    : false,
+  asks.length > 0 && [
+    '// A simulated service for what your rules ask: it accepts every value.',
+    `const asked = [${asks.map(inScript).join(', ')}];`,
+  ],
+  '',
+];
+
+const answering: readonly string[] = [
+  '/** Nothing but files of this server runs in the page. */',
+  'const policy = [',
+  `  "default-src 'none'",`,
+  `  "script-src 'self'",`,
+  `  "style-src 'self'",`,
+  `  "connect-src 'self'",`,
+  `  "form-action 'self'",`,
+  `  "base-uri 'none'",`,
+  `  "frame-ancestors 'none'",`,
+  `  "require-trusted-types-for 'script'",`,
+  "].join('; ');",
+  '',
+  'function answer(response, status, type, body) {',
+  '  response.writeHead(status, {',
+  `    'Content-Type': \`\${type}; charset=utf-8\`,`,
+  "    'Content-Security-Policy': policy,",
+  "    'X-Content-Type-Options': 'nosniff',",
+  '  });',
+  '  response.end(body);',
+  '}',
+  '',
+  'function sendFile(path, response) {',
+  '  // Only names of files, no way up.',
+  '  const place = /^\\/fields\\/((?:run-time\\/)?[\\w-]+\\.js)$/.exec(path) ?? /^\\/(app\\.(?:css|js))$/.exec(path);',
+  "  const file = place && join(path.startsWith('/fields/') ? fields : own, place[1]);",
+  "  if (!file || !existsSync(file)) return answer(response, 404, 'text/plain', 'Not found.');",
+  `  response.writeHead(200, { 'Content-Type': \`\${types[extname(file)]}; charset=utf-8\` });`,
+  '  createReadStream(file).pipe(response);',
+  '}',
+  '',
+];
+
+const receiving = (stem: string, isAsking: boolean): readonly Lines[] => [
+  'async function textOf(request) {',
+  "  let text = '';",
+  "  for await (const part of request.setEncoding('utf8')) {",
+  '    text += part;',
+  '    // A record is never longer than this.',
+  "    if (text.length > 1_000_000) throw new RangeError('The record is too long.');",
+  '  }',
+  '  return text;',
+  '}',
+  '',
+  '/** Checks a record with the rules of the page: JSON from its script, otherwise what the browser sends. */',
+  'async function receive(request, response) {',
+  '  const text = await textOf(request);',
+  "  const isJson = request.headers['content-type']?.includes('json') ?? false;",
+  '  const sent = isJson ? JSON.parse(text) : new URLSearchParams(text);',
+  `  const checked = await check${stem}(sent, {`,
+  '    today: day.format(new Date()),',
+  isAsking && "    ask: async () => ({ verdict: 'pass' }),",
+  '  });',
+  '  const status = checked.ok ? 200 : 422;',
+  '  const findings = checked.ok ? [] : checked.findings;',
+  '  // If checked.ok, store checked.record.values here.',
+  '  const values = checked.ok ? checked.record.values : undefined;',
+  "  if (isJson) return answer(response, status, 'application/json', JSON.stringify({ findings, values }));",
+  "  const record = values ? JSON.stringify(values, null, 2) : '';",
+  `  answer(response, status, 'text/html', page(refill${stem}(sent), findings, record));`,
+  '}',
+  '',
+];
+
+/** `server.mjs`: a server of Node.js without packages. */
+function serverFile(facts: AppFacts): string {
+  const { form, asks } = facts;
+  const isAsking = asks.length > 0;
+  return lines(
+    serverHead(facts),
+    answering,
+    form ? receiving(form.stem, isAsking) : false,
+    'const server = createServer(async (request, response) => {',
+    '  try {',
+    "    const { pathname } = new URL(request.url ?? '/', 'http://localhost');",
+    isAsking && [
+      "    if (request.method === 'POST' && asked.includes(pathname))",
+      "      return answer(response, 200, 'application/json', JSON.stringify({ verdict: 'pass' }));",
+    ],
+    form
+      ? "    if (request.method === 'POST' && pathname === '/') return await receive(request, response);"
+      : false,
+    "    if (pathname === '/') return answer(response, 200, 'text/html', page());",
+    '    sendFile(pathname, response);',
+    '  } catch (error) {',
+    "    answer(response, 400, 'application/json', JSON.stringify({ error: String(error) }));",
+    '  }',
+    '});',
+    '',
+    'server.listen(Number(process.env.PORT ?? 3000), () => {',
+    `  console.log(\`http://localhost:\${server.address().port}\`);`,
+    '});',
+  );
+}
+
+/** A page with custom elements and its server, without a framework and without a package. */
+export function pageApp(facts: AppFacts): Application {
+  const { form, slug, title } = facts;
+  return {
+    name: 'page',
+    use: 'element',
+    title: 'A plain page and a server of Node.js',
+    own: ['page.mjs', 'server.mjs', ...(form ? ['app.js'] : [])],
+    files: new Map([
+      ['app.css', `${appSheet}.wrong { margin: 0; color: light-dark(#a3162a, #ff9aa2); }\n`],
+      ...(form ? [['app.js', clientFile] as const] : []),
+      [
+        'package.json',
+        json({
+          name: `${slug}-page`,
+          private: true,
+          description: `A page and its server with the fields of “${title}”.`,
+          type: 'module',
+          scripts: { start: 'node server.mjs' },
+        }),
+      ],
+      ['page.mjs', pageFile(facts)],
+      ['server.mjs', serverFile(facts)],
+    ]),
+  };
+}

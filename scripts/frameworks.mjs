@@ -1,0 +1,6 @@
+import { fileURLToPath } from 'node:url';
+import { install } from './install.mjs';
+
+// Installs what the applications of a hand-off are built with, in a folder with a lock file of its own: the
+// checkers of Next.js, Vue and Svelte want an older TypeScript than ours.
+install(fileURLToPath(new URL('../e2e/frameworks', import.meta.url)));
