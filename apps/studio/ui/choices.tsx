@@ -16,7 +16,7 @@ export function Choices<T extends string>({
 }) {
   const name = useId();
   return (
-    <div role="radiogroup" aria-label={label} className="flex gap-1">
+    <div role="radiogroup" aria-label={label} className="flex flex-wrap gap-1">
       {(Object.keys(choices) as T[]).map((key) => (
         <label key={key} className="choice">
           <input

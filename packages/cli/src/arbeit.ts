@@ -66,11 +66,16 @@ const commands: Readonly<Record<CommandName, Command>> = {
     run: ([file = ''], { data }, output) => backupStore(file, data as string | undefined, output),
   },
   build: {
-    flags: { out: { type: 'string' }, for: { type: 'string', multiple: true } },
-    run: ([document = '', ...tapes], { out = 'hand-off', for: wanted }, output) =>
+    flags: {
+      out: { type: 'string' },
+      for: { type: 'string', multiple: true },
+      language: { type: 'string', multiple: true },
+    },
+    run: ([document = '', ...tapes], { out = 'hand-off', for: wanted, language = [] }, output) =>
       buildHandOff(document, tapes, {
         folder: String(out),
         wanted: wanted as readonly string[] | undefined,
+        languages: language as readonly string[],
         output,
       }),
   },

@@ -30,8 +30,15 @@ export async function buildHandOff(
   {
     folder,
     wanted,
+    languages,
     output,
-  }: { readonly folder: string; readonly wanted: readonly string[] | undefined; readonly output: Output },
+  }: {
+    readonly folder: string;
+    readonly wanted: readonly string[] | undefined;
+    /** Languages (BCP 47) beside that of the set. */
+    readonly languages: readonly string[];
+    readonly output: Output;
+  },
 ): Promise<number> {
   const set = loadDocument(path, output);
   if (!set) return 2;
@@ -50,6 +57,7 @@ export async function buildHandOff(
       tapes,
       // Each of them is a use, as checked above.
       ...(chosen ? { uses: chosen as readonly Use[] } : {}),
+      languages: languages.flatMap((one) => one.split(',')).map((one) => one.trim()),
       sources: sourcesFrom(dirname(fileURLToPath(import.meta.url))),
       run: hasCustomCode(set, kinds) ? await sandboxOf() : undefined,
       onProgress: (step, done) => output.err(`${String(Math.round(done * 100)).padStart(3)} % ${step}`),
@@ -86,7 +94,7 @@ function readTapeFile(path: string, output: Output): TapeFile | undefined {
 }
 
 /** Modules that a hand-off may have beside its folders. */
-const modules = [...uses, 'fields', 'elements', 'custom-code'].flatMap((name) => [
+const modules = [...uses, 'fields', 'elements', 'languages', 'custom-code'].flatMap((name) => [
   `${name}.js`,
   `${name}.d.ts`,
 ]);
@@ -108,7 +116,17 @@ function writeFolder(folder: string, files: HandedFiles): string | readonly stri
       if (!before.includes('made with Arbeit'))
         return `${folder}: the folder is not empty; choose another or empty it`;
       // Of applications, what was written is kept: somebody may have gone on from it.
-      for (const name of ['run-time', 'types', 'records', 'trials', 'html', 'sql', 'README.md', ...modules])
+      for (const name of [
+        'run-time',
+        'types',
+        'records',
+        'trials',
+        'html',
+        'sql',
+        'languages',
+        'README.md',
+        ...modules,
+      ])
         rmSync(join(folder, name), { recursive: true, force: true });
     }
     const before = existsSync(join(folder, 'apps')) ? readdirSync(join(folder, 'apps')) : [];

@@ -38,6 +38,7 @@ export const commandWords = {
     options: {
       out: ['<folder>', 'output folder (default: ./hand-off)'],
       for: ['<output>', `outputs to build: ${uses.join(', ')} (repeatable, default: all)`],
+      language: ['<tag>', 'another language a page can change to (BCP 47, repeatable)'],
     },
   },
   compare: {

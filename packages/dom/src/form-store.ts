@@ -1,4 +1,4 @@
-import type { Evaluation, FieldEvent, FieldState } from '@arbeit/engine/field';
+import type { Evaluation, FieldEvent, FieldState, HydratedField } from '@arbeit/engine/field';
 import {
   applyToForm,
   evaluateInForm,
@@ -124,13 +124,22 @@ export function createFormStore<V extends Values = Values>(
 export function carryOver(from: FormStore, to: FormStore): void {
   for (const { id } of to.form.fields) {
     if (!from.form.places.has(id)) continue;
-    const { touched, submitted } = from.field(id).state();
-    const { raw } = from.evaluation(id);
+    const before = from.field(id);
     const field = to.field(id);
+    // In another language a field holds the same: half of a date stays half of it.
+    if (originOf(before.field) === originOf(field.field)) {
+      field.restore({ ...before.state(), focused: false });
+      continue;
+    }
+    const { touched, submitted } = before.state();
+    const { raw } = from.evaluation(id);
     if (raw !== field.evaluation().raw) field.dispatch({ type: 'set', text: raw });
     field.restore({ ...field.state(), touched, submitted });
   }
 }
+
+/** The field that a field is a translation of; otherwise the field itself. */
+const originOf = (field: HydratedField): HydratedField => field.original ?? field;
 
 /** What a view of one field needs of its form's store. */
 interface Own extends Pick<FormStore, 'form' | 'state' | 'evaluation' | 'dispatch'> {

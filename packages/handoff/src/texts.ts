@@ -32,6 +32,7 @@ export const buildTexts = {
   'foreign-package': '"{name}" is not a package of Arbeit.',
   'tape-twice': 'Two tapes are called {name}. Rename one.',
   'tape-name': 'The name of a tape must end in .tape, found {name}.',
+  'no-language': '{tag} is not a language tag (BCP 47). Write for example de or fr-CH.',
   'not-built': '{file} is missing. Build the packages first.',
   'export-twice': '{one} and {other} would both be exported as {name}. Change one of the ids.',
 } as const satisfies Texts;

@@ -1,5 +1,7 @@
 // @vitest-environment happy-dom
-import { act, StrictMode } from 'react';
+import { carryOver } from '@arbeit/dom';
+import { translateForm } from '@arbeit/engine/form';
+import { act, StrictMode, useState } from 'react';
 import { createRoot, hydrateRoot } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { describe, expect, test, vi } from 'vitest';
@@ -119,27 +121,81 @@ describe('the binding of a field', () => {
   });
 });
 
-describe('a form', () => {
-  function Stay({ options }: { readonly options: Parameters<typeof useForm>[1] }) {
-    const { store, formProps, isReady, sending } = useForm(stay, options);
-    const pass = useField(store.field('pass').field, { store: store.field('pass') });
-    const nights = useField(store.field('nights').field, { store: store.field('nights') });
-    return (
-      <form {...formProps}>
-        <Line field={pass} />
-        <Message field={pass} />
-        <div {...nights.rootProps} className="nights">
-          <Line field={nights} />
-        </div>
-        <button type="button" onClick={() => store.field('meals').dispatch({ type: 'set', text: 'half' })} />
-        <output>{`${isReady} ${sending.is}`}</output>
-      </form>
-    );
-  }
-  const drawn = (options: Parameters<typeof useForm>[1] = {}) => draw(<Stay options={options} />);
-  const submit = (place: HTMLElement) =>
-    act(async () => find<HTMLFormElement>(place, 'form').requestSubmit());
+function Stay({ options }: { readonly options: Parameters<typeof useForm>[1] }) {
+  const { store, formProps, isReady, sending } = useForm(stay, options);
+  const pass = useField(store.field('pass').field, { store: store.field('pass') });
+  const nights = useField(store.field('nights').field, { store: store.field('nights') });
+  return (
+    <form {...formProps}>
+      <Line field={pass} />
+      <Message field={pass} />
+      <div {...nights.rootProps} className="nights">
+        <Line field={nights} />
+      </div>
+      <button type="button" onClick={() => store.field('meals').dispatch({ type: 'set', text: 'half' })} />
+      <output>{`${isReady} ${sending.is}`}</output>
+    </form>
+  );
+}
+const drawn = (options: Parameters<typeof useForm>[1] = {}) => draw(<Stay options={options} />);
+const submit = (place: HTMLElement) => act(async () => find<HTMLFormElement>(place, 'form').requestSubmit());
 
+describe('a form that is drawn again', () => {
+  test('in another language keeps what is typed, half of a value and what was taken back too', () => {
+    const texts = { language: 'de', fields: { pass: { label: ['Ausweis'] } }, forms: { stay: { title: ['Aufenthalt'] } }, server: { 'not-allowed': '' } } as const; // biome-ignore format: an object
+    const german = translateForm(stay, texts);
+    let change = () => {};
+    function Spoken() {
+      const [form, setForm] = useState(stay);
+      change = () => setForm(german);
+      const { store, formProps } = useForm(form, { carry: carryOver });
+      const pass = useField(store.field('pass').field, { store: store.field('pass') });
+      return (
+        <form {...formProps}>
+          <h1>{store.form.title}</h1>
+          {whole(pass)}
+        </form>
+      );
+    }
+    const place = draw(<Spoken />);
+    const input = find(place, 'input');
+    type(input, '12');
+    act(() => change());
+    expect([find(place, 'h1').textContent, find(place, 'label').textContent]).toEqual([
+      'Aufenthalt',
+      'Ausweis',
+    ]);
+    expect([find(place, 'input'), input.value]).toEqual([input, 'RH-12']);
+    type(input, '3');
+    expect(input.value).toBe('RH-123');
+  });
+
+  test('is filled in again by what a server answered, drawn there and here', async () => {
+    const answer = {
+      raw: { pass: '12', meals: 'half' },
+      findings: [{ field: 'pass', code: 'incomplete', message: 'Please complete this field.' }],
+    };
+    const there = renderToString(<Stay options={{ answer }} />);
+    expect(there).toContain('value="RH-12"');
+    expect(there).toContain('Please complete this field.');
+    const place = drawn({ answer });
+    expect([find(place, '[name=pass]').value, texts(place, '[data-arbeit=message]')]).toEqual([
+      'RH-12',
+      ['Please complete this field.'],
+    ]);
+    // Nobody was here yet.
+    expect(document.activeElement).toBe(document.body);
+  });
+
+  test('shows what a server alone finds', () => {
+    const place = drawn({
+      answer: { raw: { pass: '1234' }, findings: [{ field: 'pass', code: 'taken', message: 'Taken.' }] },
+    });
+    expect(texts(place, '[data-arbeit=message]')).toEqual(['Taken.']);
+  });
+});
+
+describe('a form', () => {
   test('that is not ready is held back, and its first wrong field has the focus', async () => {
     const sent: unknown[] = [];
     const place = drawn({

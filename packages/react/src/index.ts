@@ -1,5 +1,6 @@
 export {
   askByFetch,
+  carryOver,
   driveAsks,
   driveFormAsks,
   type FieldStore,

@@ -1,4 +1,4 @@
-import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
+import { bindForm, carryOver, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { type Attachment, createAttachmentKey } from 'svelte/attachments';
 import { createSubscriber } from 'svelte/reactivity';
@@ -29,6 +29,11 @@ export interface FormOptions<V extends Values = Values> {
    * fields. Without it the browser submits the form once it is ready.
    */
   readonly send?: SendRecord<V> | undefined;
+  /**
+   * The store of a form whose values are taken over, for example of the same form in another language, which
+   * the component was drawn with before.
+   */
+  readonly from?: FormStore<V> | undefined;
   /** Asks the questions of the fields while the `<form>` exists: `driveFormAsks`. */
   readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
 }
@@ -41,9 +46,10 @@ export interface FormOptions<V extends Values = Values> {
  */
 export function form<V extends Values = Values>(
   definition: HydratedForm<V>,
-  { today, drive, send }: FormOptions<V> = {},
+  { today, drive, send, from }: FormOptions<V> = {},
 ): Form<V> {
   const store = createFormStore(definition, today);
+  if (from) carryOver(from, store);
   const track = createSubscriber((update) => store.subscribe(update));
   return {
     store,

@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { compile } from '@arbeit/engine/document';
+import { translateForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { afterEach, describe, expect, test } from 'vitest';
 import { fieldOf, stay, type } from '../../dom/src/adapters.fixture.ts';
@@ -149,6 +150,14 @@ describe('a form', () => {
     live.field('pass').set('1234');
     look();
     expect(seen).toEqual(['false no', 'true no']);
+  });
+
+  test('drawn anew in another language has what was typed before, half of it too', () => {
+    const first = form(stay);
+    first.field('pass').raw = '12';
+    const texts = { language: 'de', fields: { pass: { label: ['Ausweis'] } }, forms: {}, server: { 'not-allowed': '' } } as const; // biome-ignore format: an object
+    const next = form(translateForm(stay, texts), { from: first.store });
+    expect([next.field('pass').raw, next.store.form.fields[0]!.label]).toEqual(['12', 'Ausweis']);
   });
 
   test('that is not ready is held back, and its first wrong field has the focus', async () => {

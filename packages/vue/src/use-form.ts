@@ -1,4 +1,4 @@
-import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
+import { bindForm, carryOver, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { onScopeDispose, type Ref, shallowRef } from 'vue';
 import { type Field, useField } from './use-field.ts';
@@ -26,6 +26,11 @@ export interface FormOptions<V extends Values = Values> {
    * fields. Without it the browser submits the form once it is ready.
    */
   readonly send?: SendRecord<V> | undefined;
+  /**
+   * The store of a form whose values are taken over, for example of the same form in another language, which
+   * the component was drawn with before.
+   */
+  readonly from?: FormStore<V> | undefined;
   /** Asks the questions of the fields while the component exists: `driveFormAsks`. */
   readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
 }
@@ -38,9 +43,10 @@ export interface FormOptions<V extends Values = Values> {
  */
 export function useForm<V extends Values = Values>(
   form: HydratedForm<V>,
-  { today, drive, send }: FormOptions<V> = {},
+  { today, drive, send, from }: FormOptions<V> = {},
 ): Form<V> {
   const store = createFormStore(form, today);
+  if (from) carryOver(from, store);
   const isReady = shallowRef(store.isReady());
   const sending = shallowRef(store.state().sending);
   onScopeDispose(

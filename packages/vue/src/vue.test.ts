@@ -1,4 +1,6 @@
 // @vitest-environment happy-dom
+
+import { translateForm } from '@arbeit/engine/form';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { createApp, h, nextTick, ref } from 'vue';
 import { fieldOf, stay, type } from '../../dom/src/adapters.fixture.ts';
@@ -196,6 +198,14 @@ describe('a form', () => {
     const data = new FormData(form);
     form.dispatchEvent(Object.assign(new Event('formdata', { bubbles: true }), { formData: data }));
     expect(data.get('pass')).toBe('1234');
+  });
+
+  test('drawn anew in another language has what was typed before, half of it too', async () => {
+    const first = useForm(stay);
+    first.field('pass').store.dispatch({ type: 'set', text: '12' });
+    const texts = { language: 'de', fields: { pass: { label: ['Ausweis'] } }, forms: {}, server: { 'not-allowed': '' } } as const; // biome-ignore format: an object
+    const next = useForm(translateForm(stay, texts), { from: first.store });
+    expect([next.field('pass').raw.value, next.store.form.fields[0]!.label]).toEqual(['12', 'Ausweis']);
   });
 
   test('that is not ready is held back, and its first wrong field has the focus', async () => {

@@ -104,6 +104,8 @@ export interface HydratedField<
   readonly '~value'?: V;
   /** The checks that its rules need, or more. */
   readonly checks: Checks;
+  /** The field that this one is a translation of. */
+  readonly original?: HydratedField;
 }
 
 /** The text state of a kind. */
@@ -166,6 +168,7 @@ export const withFormat = <F extends HydratedField>(field: F, run: RunShape): F 
 export function dehydrate<P extends Plan>({
   kind: _,
   checks: __,
+  original: ___,
   ...field
 }: HydratedField<P>): CompiledField<P> {
   return field;

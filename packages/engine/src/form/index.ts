@@ -23,3 +23,4 @@ export {
   type StandardResult,
   serverForm,
 } from './server-form.ts';
+export { type LanguageTexts, type Patch, patchBetween, translateField, translateForm } from './translate.ts';

@@ -3,6 +3,7 @@ import type { FieldFinding } from './apply.ts';
 import { type Asker, type CheckedRecord, checkRecord, type NameIn } from './check-record.ts';
 import { type HydratedForm, placeOf } from './form.ts';
 import type { Values } from './sending.ts';
+import { type LanguageTexts, translateForm } from './translate.ts';
 
 /** What the server's side of a form needs: its clock, and who answers the fields' questions. */
 export interface AtServer {
@@ -10,6 +11,8 @@ export interface AtServer {
   readonly today: string;
   /** Without it, every question stays unanswered. */
   readonly ask?: Asker;
+  /** The language of the findings, if it is not that of the form. */
+  readonly texts?: LanguageTexts;
 }
 
 /** A result of a Standard Schema (version 1): typed values, or issues with the field id as path. */
@@ -68,7 +71,10 @@ export function serverForm<V extends Values = Values>(
   form: HydratedForm<V>,
   texts: ServerTexts = english,
 ): ServerForm<V> {
-  const check = async (record: unknown, { today, ask }: AtServer): Promise<CheckedRecord<V>> => {
+  const check = async (
+    record: unknown,
+    { today, ask, texts: other }: AtServer,
+  ): Promise<CheckedRecord<V>> => {
     const sent = rawIn(record);
     if (sent === undefined)
       return {
@@ -81,7 +87,8 @@ export function serverForm<V extends Values = Values>(
       field: field as NameIn<V>,
       code: 'not-allowed',
     }));
-    const checked = await checkRecord(form, sent.raw, today, ask);
+    const spoken = other ? translateForm(form, other) : form;
+    const checked = await checkRecord(spoken, sent.raw, today, ask);
     if (findings.length === 0 && checked.ok)
       return {
         ...checked,
@@ -89,7 +96,7 @@ export function serverForm<V extends Values = Values>(
       };
     // A value that was not a text was not checked, so other findings for its field are meaningless.
     const others = checked.ok ? [] : checked.findings.filter(({ field }) => !strange.includes(field));
-    return { ok: false, findings: [...findings, ...others].map((one) => said(one, texts)) };
+    return { ok: false, findings: [...findings, ...others].map((one) => said(one, other?.server ?? texts)) };
   };
   return {
     check,
@@ -98,12 +105,12 @@ export function serverForm<V extends Values = Values>(
       const shown = form.fields.filter(({ id, plan }) => Object.hasOwn(raw, id) && !isConcealed(plan));
       return Object.fromEntries(shown.map(({ id }) => [id, raw[id] ?? '']));
     },
-    standard: ({ today, ask }) => ({
+    standard: ({ today, ...at }) => ({
       '~standard': {
         version: 1,
         vendor: 'arbeit',
         async validate(value) {
-          const checked = await check(value, { today: today(), ...(ask ? { ask } : {}) });
+          const checked = await check(value, { today: today(), ...at });
           if (checked.ok) return { value: checked.record.values };
           return {
             issues: checked.findings.map(({ field, code, message }) => ({

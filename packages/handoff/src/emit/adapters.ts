@@ -146,7 +146,7 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
         from: '@arbeit/react',
         names: unique([
           'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
-          ...(hasForms ? ['useForm'] : []),
+          ...(hasForms ? ['carryOver', 'useForm'] : []),
           ...askers(needs),
           ...[...needs.controls].flatMap((name) => ofControls[name]),
           ...[...needs.adornments].flatMap((name) => ofAdornments[name]),

@@ -1,4 +1,4 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import type { CompiledSet, SetDocument } from '@arbeit/engine/document';
 import { misuse, say } from '@arbeit/engine/faults';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { trialTape } from '@arbeit/engine/tape';
@@ -14,6 +14,7 @@ import { bundled, type Entries } from './bundle.ts';
 import { compareCustomCode, customCodeModule, type RunsCode } from './custom-code.ts';
 import { declarations, typesAt } from './declarations.ts';
 import { htmlPages } from './html-page.ts';
+import { compiledIn, languageFiles } from './languages.ts';
 import { elementsModule, serverModule, trialsModule } from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
@@ -35,6 +36,11 @@ export interface HandOff {
   readonly tapes?: readonly TapeFile[];
   /** The uses to include; all by default. */
   readonly uses?: readonly Use[];
+  /**
+   * Languages (BCP 47) to which a page can change beside that of the set: their texts are modules of their
+   * own, loaded when they are needed.
+   */
+  readonly languages?: readonly string[];
   /** The built packages. */
   readonly sources: Sources;
   readonly kinds?: KindTable;
@@ -77,6 +83,7 @@ export async function handOff({
   set,
   tapes: beside = [],
   uses = allUses,
+  languages = [],
   sources,
   kinds = allKinds,
   run,
@@ -98,17 +105,10 @@ export async function handOff({
   files.set('fields.d.ts', module.dts);
   files.set(fileName(set.title), documentText(set));
 
-  const faces = uses.flatMap((use) => {
-    const face = adapterOf(use, needs);
-    return face ? [{ use, face }] : [];
-  });
-  // The elements' module starts server checks with the code that the page is bound with.
-  if (uses.includes('element') && needs.isAsking && !uses.includes('dom')) {
-    const face = adapterOf('dom', needs);
-    if (face) faces.push({ use: 'dom', face });
-  }
+  const faces = facesOf(uses, needs);
   const isServed = uses.includes('server') && needs.hasForms;
   const isTried = uses.includes('trials') && tapes.length > 0;
+  const tags = [...new Set(languages)].sort();
   onProgress('bundling', 0.3);
   const entries: Entries = {
     'run-time/fields': module.imports
@@ -116,28 +116,74 @@ export async function handOff({
       .join('\n'),
     ...Object.fromEntries(faces.map(({ use, face }) => [use, handsOn(face)])),
     ...(isServed ? { 'run-time/server': serverRunTime(needs) } : {}),
+    ...(tags.length ? { 'run-time/languages': translators } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
   };
-  for (const [path, text] of await bundled(entries, treeShake(sources, module.of, kinds)))
-    files.set(path, text);
+  const own = treeShake(sources, inAllLanguages(set, module.of, tags, kinds), kinds);
+  for (const [path, text] of await bundled(entries, own)) files.set(path, text);
 
   onProgress('declaring', 0.7);
   for (const { use, face } of faces)
     files.set(`${use}.d.ts`, handsOnTypes(face, typesAt(face.from, sources)));
-  const typed = [
-    ...module.imports.map(({ from }) => from),
-    ...faces.map(({ face }) => face.from),
-    ...(uses.includes('element') && needs.hasForms ? ['@arbeit/engine/form'] : []),
-    ...(isServed ? ['@arbeit/engine/form', ...(needs.isAsking ? ['@arbeit/dom'] : [])] : []),
-  ];
-  for (const [path, text] of declarations([...new Set(typed)], sources)) files.set(path, text);
+  const hasFormTypes = tags.length > 0 || isServed || (uses.includes('element') && needs.hasForms);
+  const typed = typedModules(
+    [...module.imports, ...faces.map(({ face }) => face)],
+    hasFormTypes,
+    isServed && needs.isAsking,
+  );
+  for (const [path, text] of declarations(typed, sources)) files.set(path, text);
 
   onProgress('writing', 0.85);
+  for (const [path, text] of languageFiles(set, tags, kinds)) files.set(path, text);
   if (isServed) put(files, 'server', serverModule(set, needs));
   if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs, uses.includes('react')));
-  putBeside(files, { set, tapes: isTried ? tapes : [], uses, kinds, version: sources.version });
+  putBeside(files, {
+    set,
+    tapes: isTried ? tapes : [],
+    uses,
+    languages: tags,
+    kinds,
+    version: sources.version,
+  });
   onProgress('done', 1);
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** The fields and forms in every language: what only the texts of another language need stays too. */
+function inAllLanguages(
+  set: SetDocument,
+  base: CompiledSet,
+  tags: readonly string[],
+  kinds: KindTable,
+): CompiledSet {
+  const all = [base, ...tags.map((tag) => compiledIn(set, tag, kinds))];
+  return { fields: all.flatMap(({ fields }) => fields), forms: all.flatMap(({ forms }) => forms) };
+}
+
+/** The modules whose types come along. */
+const typedModules = (
+  imports: readonly { readonly from: string }[],
+  hasForms: boolean,
+  asks: boolean,
+): readonly string[] => [
+  ...new Set([
+    ...imports.map(({ from }) => from),
+    ...(hasForms ? ['@arbeit/engine/form'] : []),
+    ...(asks ? ['@arbeit/dom'] : []),
+  ]),
+];
+
+/** The adapters of a hand-off, by use. */
+function facesOf(
+  uses: readonly Use[],
+  needs: Needs,
+): readonly { readonly use: Use; readonly face: Adapter }[] {
+  // The elements' module starts server checks with the code that the page is bound with.
+  const isBound = uses.includes('element') && needs.isAsking && !uses.includes('dom');
+  return [...uses, ...(isBound ? (['dom'] as const) : [])].flatMap((use) => {
+    const face = adapterOf(use, needs);
+    return face ? [{ use, face }] : [];
+  });
 }
 
 /** Adds the files beside the modules: schemas, trials, styles, pages without scripts, the README. */
@@ -147,12 +193,14 @@ function putBeside(
     set,
     tapes,
     uses,
+    languages,
     kinds,
     version,
   }: {
     readonly set: SetDocument;
     readonly tapes: readonly TapeFile[];
     readonly uses: readonly Use[];
+    readonly languages: readonly string[];
     readonly kinds: KindTable;
     readonly version: string;
   },
@@ -177,7 +225,7 @@ function putBeside(
   if (uses.includes('apps')) putApplications(files, apps);
   files.set(
     'README.md',
-    readMe({ set, uses, apps, schemas, pages, domains, hasTrials: tapes.length > 0, version }),
+    readMe({ set, uses, apps, languages, schemas, pages, domains, hasTrials: tapes.length > 0, version }),
   );
 }
 
@@ -186,6 +234,9 @@ function putApplications(files: Map<string, string>, apps: readonly Application[
   for (const { name, files: own } of apps)
     for (const [path, text] of own) files.set(`apps/${name}/${path}`, text);
 }
+
+/** What changes the language of a field or form. */
+const translators = listed('export', ['translateField', 'translateForm'], '@arbeit/engine/form');
 
 /** The imports of the server's module. */
 const serverRunTime = ({ isAsking }: Needs): string =>

@@ -13,6 +13,7 @@ export interface ReadMeFacts {
   readonly set: SetDocument;
   readonly uses: readonly Use[];
   readonly apps: readonly Application[];
+  readonly languages: readonly string[];
   readonly schemas: readonly RecordSchema[];
   readonly pages: readonly HtmlPage[];
   readonly domains: SqlDomains | undefined;
@@ -66,6 +67,47 @@ function aboutApps(apps: readonly Application[], hasForm: boolean, document: str
   ];
 }
 
+/** How a page changes its language. */
+function aboutLanguages(
+  set: SetDocument,
+  uses: readonly Use[],
+  languages: readonly string[],
+): readonly string[] {
+  const [first] = languages;
+  const [form] = set.forms ?? [];
+  if (first === undefined || !form) return [];
+  const name = namesIn(set)(`${form.id}-form`);
+  const load = [
+    "import * as fields from './fields.js';",
+    "import { languages, translateForm } from './languages.js';",
+    '',
+    `const { texts } = await languages[${JSON.stringify(first)}]();`,
+    `const form = translateForm(fields.${name}, texts);`,
+  ];
+  return [
+    '## Other languages',
+    '',
+    `Beside the language of the set there are ${languages.join(', ')}. A page loads the texts of a language when it needs them, and changes without losing what is typed:`,
+    '',
+    '```js',
+    ...load,
+    '```',
+    '',
+    ...(uses.includes('react')
+      ? ['In React, `useForm(form, { carry: carryOver })` takes over what is typed when `form` changes.']
+      : []),
+    ...(uses.includes('vue') || uses.includes('svelte')
+      ? [
+          'In Vue and Svelte, draw the component anew with a `key` and pass the store that it had before: `useForm(form, { from: store })`, `form(definition, { from: store })`.',
+        ]
+      : []),
+    ...(uses.includes('server')
+      ? ['On the server, `check…(record, { today, texts })` answers in that language.']
+      : []),
+    '',
+  ];
+}
+
 /** How to record a tape, for the adapters that can. */
 function aboutRecording(uses: readonly Use[]): readonly string[] {
   const recorders = uses.filter((use) => !['server', 'html', 'sql', 'trials', 'apps'].includes(use));
@@ -103,6 +145,7 @@ export function readMe({
   set,
   uses,
   apps,
+  languages,
   schemas,
   pages,
   domains,
@@ -130,6 +173,7 @@ export function readMe({
     '',
     ...(uses.includes('apps') ? aboutApps(apps, hasForm, fileName(set.title)) : []),
     ...snippets(set, uses).flatMap(fenced),
+    ...aboutLanguages(set, uses, languages),
     ...aboutRecording(uses),
     ...(hasTrials
       ? [
