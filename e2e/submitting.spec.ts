@@ -171,6 +171,29 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
       expect(requests).toHaveLength(0);
     });
 
+    test('an input of the page itself holds it back as it would alone', async ({ page }) => {
+      const requests = await listen(page);
+      await built.open(page, { form: 'booking' });
+      await page.evaluate(() =>
+        document
+          .querySelector('form')!
+          .insertAdjacentHTML(
+            'afterbegin',
+            '<label>Terms <input type="checkbox" name="terms" required></label>',
+          ),
+      );
+      // What the form knows comes first.
+      await send(page).click();
+      await expect.poll(() => focused(page, 'mobile')).toBe(true);
+      await line(page, 'mobile').pressSequentially('20790123');
+      await send(page).click();
+      await expect(page.getByLabel('Terms')).toBeFocused();
+      expect(requests).toHaveLength(0);
+      await page.getByLabel('Terms').check();
+      await send(page).click();
+      await expect.poll(() => requests.length).toBe(1);
+    });
+
     test('a field that is not on the page holds it back, and that is said', async ({ page }) => {
       const requests = await listen(page);
       const told: string[] = [];

@@ -70,12 +70,14 @@ const commands: Readonly<Record<CommandName, Command>> = {
       out: { type: 'string' },
       for: { type: 'string', multiple: true },
       language: { type: 'string', multiple: true },
+      prefix: { type: 'string' },
     },
-    run: ([document = '', ...tapes], { out = 'hand-off', for: wanted, language = [] }, output) =>
+    run: ([document = '', ...tapes], { out = 'hand-off', for: wanted, language = [], prefix }, output) =>
       buildHandOff(document, tapes, {
         folder: String(out),
         wanted: wanted as readonly string[] | undefined,
         languages: language as readonly string[],
+        prefix: prefix as string | undefined,
         output,
       }),
   },

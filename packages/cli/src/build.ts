@@ -31,12 +31,15 @@ export async function buildHandOff(
     folder,
     wanted,
     languages,
+    prefix,
     output,
   }: {
     readonly folder: string;
     readonly wanted: readonly string[] | undefined;
     /** Languages (BCP 47) beside that of the set. */
     readonly languages: readonly string[];
+    /** What the names of elements begin with. */
+    readonly prefix: string | undefined;
     readonly output: Output;
   },
 ): Promise<number> {
@@ -58,6 +61,7 @@ export async function buildHandOff(
       // Each of them is a use, as checked above.
       ...(chosen ? { uses: chosen as readonly Use[] } : {}),
       languages: languages.flatMap((one) => one.split(',')).map((one) => one.trim()),
+      prefix,
       sources: sourcesFrom(dirname(fileURLToPath(import.meta.url))),
       run: hasCustomCode(set, kinds) ? await sandboxOf() : undefined,
       onProgress: (step, done) => output.err(`${String(Math.round(done * 100)).padStart(3)} % ${step}`),

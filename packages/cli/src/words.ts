@@ -39,6 +39,7 @@ export const commandWords = {
       out: ['<folder>', 'output folder (default: ./hand-off)'],
       for: ['<output>', `outputs to build: ${uses.join(', ')} (repeatable, default: all)`],
       language: ['<tag>', 'another language a page can change to (BCP 47, repeatable)'],
+      prefix: ['<name>', 'what the names of elements begin with (default: arbeit)'],
     },
   },
   compare: {

@@ -16,7 +16,7 @@ export interface BindFormOptions<V extends Values = Values> {
 /** A bound `<form>` with the state of its current submit between two browser events. */
 interface Bound {
   readonly element: HTMLFormElement;
-  readonly store: Pick<FormStore, 'form' | 'state' | 'dispatch' | 'subscribe' | 'evaluation'>;
+  readonly store: Pick<FormStore, 'form' | 'state' | 'dispatch' | 'subscribe' | 'evaluation' | 'isReady'>;
   /** Whether the page sends the record itself. */
   hasSend(): boolean;
   /** The button of the last submit. */
@@ -40,15 +40,36 @@ function passOn(bound: Bound, event: SubmitEvent): void {
   });
 }
 
+/**
+ * A control of the page that the form does not know and the browser finds wrong: an input of its own, or a
+ * field with a problem that only the page sees. The browser itself does not look any more.
+ */
+function wrongBeside({ element, store }: Bound): { reportValidity(): boolean } | undefined {
+  for (const control of element.elements) {
+    const { name, willValidate, validity } = control as HTMLInputElement;
+    if (!willValidate || validity?.valid !== false) continue;
+    if (!store.form.places.has(name) || 'evaluation' in control) return control as HTMLInputElement;
+  }
+  return undefined;
+}
+
 function onSubmit(bound: Bound, event: SubmitEvent): void {
   const { element, store } = bound;
   if (event.target !== element || skipsChecks(event.submitter)) return;
+  // What the button said at the press before is over.
+  clearBubble(element);
+  const beside = store.isReady() ? wrongBeside(bound) : undefined;
+  if (beside) {
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    beside.reportValidity();
+    return;
+  }
   if (bound.isPassing) {
     passOn(bound, event);
     return;
   }
   bound.submitter = event.submitter;
-  clearBubble(element);
   const before = store.state().sending.is;
   bound.isAsked = true;
   store.dispatch({ type: 'submit' });

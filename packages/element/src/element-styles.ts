@@ -22,7 +22,7 @@ export const elementStyles = `
 [part~=sign]{flex:none;opacity:.8}
 :host([data-size=small]){font-size:.875em;--arbeit-padding:.2em .4em}
 :host([data-size=large]){font-size:1.2em;--arbeit-padding:.55em .65em}
-:host([data-label=beside]){display:grid;grid-template-columns:var(--arbeit-label-width,10em) minmax(0,1fr);column-gap:1em;align-items:baseline}
+:host([data-label=beside]){display:grid;grid-template-columns:min(var(--arbeit-label-width,10em),35%) minmax(0,1fr);column-gap:1em;align-items:baseline}
 :host([data-label=beside]) :is([part~=hint],[part~=message]){grid-column:2}
 :host([data-label=inside]){position:relative}
 :host([data-label=inside]) [part~=input]{padding-block:1.35em .35em}

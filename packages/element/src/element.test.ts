@@ -20,14 +20,16 @@ class Internals {
   get form(): HTMLFormElement | null {
     return this.element.closest('form');
   }
-  get validity(): { readonly valid: boolean } {
-    return { valid: this.validationMessage === '' };
+  #isMissing = false;
+  get validity(): { readonly valid: boolean; readonly valueMissing: boolean } {
+    return { valid: this.validationMessage === '', valueMissing: this.#isMissing };
   }
   setFormValue(sent: FormData, kept: unknown): void {
     this.sent = [...sent.entries()];
     this.kept = kept;
   }
-  setValidity(_: object, message = ''): void {
+  setValidity({ valueMissing = false }: { readonly valueMissing?: boolean }, message = ''): void {
+    this.#isMissing = valueMissing;
     this.validationMessage = message;
   }
   checkValidity(): boolean {
@@ -60,12 +62,16 @@ function option(label: string, value: string, isDefault = false, isSelected = fa
   made.selected = isSelected;
   return made;
 }
-type Shown = FieldElement & { readonly internals: Internals };
+/** The internals of elements, which only they themselves have. */
+const made = new WeakMap<Element, Internals>();
+const internalsOf = (element: Element): Internals => made.get(element)!;
 
 beforeAll(() => {
   Object.assign(HTMLElement.prototype, {
     attachInternals(this: HTMLElement) {
-      return new Internals(this);
+      const own = new Internals(this);
+      made.set(this, own);
+      return own;
     },
   });
   vi.stubGlobal('Option', option);
@@ -82,7 +88,7 @@ afterEach(() => document.body.replaceChildren());
 const put = (html: string): void => {
   document.body.innerHTML = html;
 };
-const field = (id: string): Shown => document.querySelector<Shown>(`[field="${id}"]`)!;
+const field = (id: string): FieldElement => document.querySelector<FieldElement>(`[field="${id}"]`)!;
 const inside = <E extends HTMLElement = HTMLInputElement>(id: string, selector: string): E =>
   field(id).shadowRoot!.querySelector<E>(selector)!;
 
@@ -111,7 +117,8 @@ describe('the element of a field', () => {
     ]);
     expect([field('pass').checkValidity(), field('pass').typed]).toEqual([false, null]);
     type(inside('pass', 'input'), '34');
-    const { value, typed, name, form, internals } = field('pass');
+    const { value, typed, name, form } = field('pass');
+    const internals = internalsOf(field('pass'));
     expect([value, typed, name, form?.localName]).toEqual(['1234', '1234', 'pass', 'form']);
     expect([internals.sent, internals.kept, field('pass').checkValidity()]).toEqual([
       [['pass', '1234']],
@@ -121,7 +128,7 @@ describe('the element of a field', () => {
   });
 
   test('is written by a program, before and after it is on the page', () => {
-    const made = document.createElement('arbeit-field') as Shown;
+    const made = document.createElement('arbeit-field') as FieldElement;
     made.setAttribute('field', 'pass');
     made.value = '12';
     document.body.append(made);
@@ -199,7 +206,7 @@ describe('controls', () => {
       [...field('pin').shadowRoot!.querySelectorAll('[part~=box]')].map((box) => box.textContent);
     const input = inside('pin', 'input');
     type(input, '48');
-    expect([input.type, shown(), field('pin').internals.kept]).toEqual([
+    expect([input.type, shown(), internalsOf(field('pin')).kept]).toEqual([
       'password',
       ['•', '•', '', ''],
       null,
@@ -225,11 +232,55 @@ describe('controls', () => {
     pick('extras', 'map');
     expect(['hut', 'meals', 'extras'].map((id) => field(id).value)).toEqual(['two-tarns', 'half', 'tea map']);
     // Several choices are several entries, as of native checkboxes.
-    expect(field('extras').internals.sent).toEqual([
+    expect(internalsOf(field('extras')).sent).toEqual([
       ['extras', 'tea'],
       ['extras', 'map'],
     ]);
     expect(inside('meals', '[role=radiogroup]').getAttribute('aria-labelledby')).toBe('label');
+  });
+});
+
+describe('what the page sets itself', () => {
+  test('is taken over whenever it comes, and given back when it goes', () => {
+    put('<arbeit-field label="Book" field="remarks" readonly></arbeit-field>');
+    const element = field('remarks');
+    const area = inside<HTMLTextAreaElement>('remarks', 'textarea');
+    const label = () => inside('remarks', '[part=label] slot').textContent;
+    expect([label(), area.readOnly]).toEqual(['Book', true]);
+    element.removeAttribute('label');
+    element.removeAttribute('readonly');
+    element.setAttribute('placeholder', 'Anything');
+    element.setAttribute('hint', 'Not read by guests.');
+    element.setAttribute('required', '');
+    expect([label(), area.readOnly, area.placeholder, area.getAttribute('aria-required')]).toEqual([
+      'Remarks',
+      false,
+      'Anything',
+      'true',
+    ]);
+    expect(inside('remarks', '[part=hint] slot').textContent).toBe('Not read by guests.');
+    element.name = 'notes';
+    element.value = 'x';
+    expect(internalsOf(element).sent).toEqual([['notes', 'x']]);
+  });
+
+  test('makes it invalid for its form: required while it is empty, and a problem of the page', () => {
+    put('<arbeit-field field="remarks" required></arbeit-field>');
+    const element = field('remarks');
+    expect([element.checkValidity(), element.validity.valueMissing]).toEqual([false, true]);
+    element.value = 'x';
+    expect(element.checkValidity()).toBe(true);
+    element.setCustomValidity('This is known already.');
+    expect([element.checkValidity(), element.validationMessage]).toEqual([false, 'This is known already.']);
+    element.value = 'y';
+    expect(element.checkValidity()).toBe(false);
+    element.setCustomValidity('');
+    expect(element.checkValidity()).toBe(true);
+  });
+
+  test('says nothing of its inside', () => {
+    put('<arbeit-field field="pin"></arbeit-field>');
+    expect(['internals', 'root', 'isAsking'].filter((name) => name in field('pin'))).toEqual([]);
   });
 });
 
@@ -250,7 +301,7 @@ describe('the element of a form', () => {
     expect(field('pass').store).toBe(stay().store.field('pass'));
     expect(field('nights').hasAttribute('data-away')).toBe(true);
     field('meals').value = 'half';
-    expect([field('nights').hasAttribute('data-away'), field('nights').internals.sent]).toEqual([
+    expect([field('nights').hasAttribute('data-away'), internalsOf(field('nights')).sent]).toEqual([
       false,
       [['nights', '']],
     ]);

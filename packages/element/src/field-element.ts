@@ -4,8 +4,11 @@ import type { Renderer } from './control.ts';
 import { elementStyles } from './element-styles.ts';
 import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './field-view.ts';
 import { listenToEnter } from './implicit.ts';
+import { ownAttributes, takeOver } from './own-attributes.ts';
+import type { FieldShell } from './shell.ts';
 import { type Sources, waitFor } from './sources.ts';
 import { noField } from './usage.ts';
+import { validityOf } from './validity.ts';
 
 /** The element of a field, for scripts. */
 export interface FieldElement extends HTMLElement {
@@ -21,6 +24,11 @@ export interface FieldElement extends HTMLElement {
   readonly validity: ValidityState;
   readonly validationMessage: string;
   readonly willValidate: boolean;
+  /**
+   * A problem that the page found itself (HTML, constraint validation); an empty text if there is none. Its
+   * form is held back meanwhile.
+   */
+  setCustomValidity(message: string): void;
   /** Whether it is valid. Shows nothing. */
   checkValidity(): boolean;
   /** Whether it is valid. Shows the message if not. */
@@ -61,7 +69,7 @@ function ownerOf(node: Node): StoreOwner | undefined {
 function isInMissingForm(node: Node): boolean {
   for (let at: Node | null = node.parentNode; at; at = at instanceof ShadowRoot ? at.host : at.parentNode) {
     if ('storeOf' in at) return (at as StoreOwner).isMissing?.() === true;
-    if (at instanceof Element && at.matches('arbeit-form:not(:defined)')) return true;
+    if (at instanceof Element && /-form$/.test(at.localName) && !at.matches(':defined')) return true;
   }
   return false;
 }
@@ -101,10 +109,14 @@ function sheetsFor(page: Document, { control }: View): CSSStyleSheet[] {
 const nativeFace = () =>
   class extends HTMLElement {
     static readonly formAssociated = true;
-    static readonly observedAttributes = ['field'];
-    readonly internals = this.attachInternals();
+    static readonly observedAttributes = ['field', 'name', ...ownAttributes];
+    readonly #internals = this.attachInternals();
     /** Whether a program only asks if it is valid. */
-    isAsking = false;
+    #isAsking = false;
+    /** What runs it, and what the page says of its validity. */
+    protected shellWith(root: ShadowRoot, problem: () => string): FieldShell {
+      return { element: this, internals: this.#internals, root, isAsking: () => this.#isAsking, problem };
+    }
     get type(): string {
       return this.localName;
     }
@@ -115,25 +127,48 @@ const nativeFace = () =>
       this.setAttribute('name', name);
     }
     get form(): HTMLFormElement | null {
-      return this.internals.form;
+      return this.#internals.form;
     }
     get validity(): ValidityState {
-      return this.internals.validity;
+      return this.#internals.validity;
     }
     get validationMessage(): string {
-      return this.internals.validationMessage;
+      return this.#internals.validationMessage;
     }
     get willValidate(): boolean {
-      return this.internals.willValidate;
+      return this.#internals.willValidate;
     }
     checkValidity(): boolean {
-      this.isAsking = true;
-      const isValid = this.internals.checkValidity();
-      this.isAsking = false;
+      this.#isAsking = true;
+      const isValid = this.#internals.checkValidity();
+      this.#isAsking = false;
       return isValid;
     }
     reportValidity(): boolean {
-      return this.internals.reportValidity();
+      return this.#internals.reportValidity();
+    }
+  };
+
+/** The members about its value, on top. */
+const valueFace = () =>
+  class extends nativeFace() {
+    get store(): FieldStore {
+      throw noField(idOf(this));
+    }
+    get evaluation(): Evaluation {
+      return this.store.evaluation();
+    }
+    get value(): string {
+      return this.evaluation.raw;
+    }
+    set value(text: string) {
+      this.store.dispatch({ type: 'set', text });
+    }
+    get typed(): string | null {
+      return this.evaluation.value;
+    }
+    formStateRestoreCallback(state: unknown): void {
+      if (typeof state === 'string') this.value = state;
     }
   };
 
@@ -144,15 +179,8 @@ export interface FieldController {
   disconnect(): void;
   focus(options?: FocusOptions): void;
   disable(isDisabled: boolean): void;
-}
-
-/** The element around a controller. */
-export interface FieldShell extends HTMLElement {
-  readonly internals: ElementInternals;
-  readonly root: ShadowRoot;
-  /** Whether a program only asks if it is valid. */
-  readonly isAsking: boolean;
-  name: string;
+  /** Takes over what the page has set on the element: its attributes, and what it says of its validity. */
+  refresh(): void;
 }
 
 /** Compiled fields, with what runs their elements. */
@@ -188,31 +216,41 @@ export const fieldSource = (table: FieldTable): FieldSource => ({
 });
 
 function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
-  const { root, internals } = shell;
-  const store = storeFor(shell, table);
+  const { root, internals, element } = shell;
+  const store = storeFor(element, table);
   let view: View | undefined;
   let release = new AbortController();
   let letGo: readonly (() => void)[] = [];
   let isDisabled = false;
+  let refresh = (): void => {};
   const disable = (): void => view?.control.disable(isDisabled || store.field.html.disabled === true);
   return {
     store,
     connect() {
-      const typed = typedBefore(shell);
+      const typed = typedBefore(element);
       if (typed !== undefined && typed !== store.evaluation().display)
         store.dispatch({ type: 'set', text: typed });
-      if (!shell.hasAttribute('name')) shell.name = store.field.id;
-      dressElement(shell, store);
+      if (!element.hasAttribute('name')) element.setAttribute('name', store.field.id);
+      dressElement(element, store);
       const present = drawn(store, table.drawings);
       view = present;
-      root.adoptedStyleSheets = sheetsFor(shell.ownerDocument, present);
+      root.adoptedStyleSheets = sheetsFor(element.ownerDocument, present);
       root.replaceChildren(...present.elements);
       disable();
-      const tell = teller(shell, internals, present, store);
+      const validity = validityOf(shell, present.control.named, store);
+      const tellField = teller(element, internals, present, store);
+      const tell = (): void => {
+        tellField();
+        validity.settle();
+      };
+      refresh = () => {
+        takeOver(element, present, store);
+        tell();
+      };
       release = new AbortController();
       const { signal } = release;
       letGo = [
-        present.control.bind(hostOf(shell, internals, present.control, () => shell.isAsking)),
+        present.control.bind(hostOf(shell, present, validity)),
         store.subscribe(tell),
         ...(table.drive && !store.inForm ? [table.drive(store)] : []),
       ];
@@ -220,18 +258,20 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
       root.addEventListener(
         'change',
         (event) => {
-          if (!event.composed) shell.dispatchEvent(new Event('change', { bubbles: true }));
+          if (!event.composed) element.dispatchEvent(new Event('change', { bubbles: true }));
         },
         { signal },
       );
       listenToEnter(root, () => internals.form, signal);
-      tell();
+      refresh();
     },
     disconnect() {
       for (const stop of letGo) stop();
       letGo = [];
       release.abort();
+      refresh = () => {};
     },
+    refresh: () => refresh(),
     // Focuses the control like a native input; the browser's own delegation would select its whole text.
     focus: (options) => (view?.control.focused?.() ?? view?.control.named)?.focus(options),
     disable(now) {
@@ -246,37 +286,29 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
  * page. Only called where there is a page.
  */
 export function fieldElementClass(sources: Sources<FieldSource>): CustomElementConstructor {
-  return class extends nativeFace() implements FieldElement {
-    readonly root = this.attachShadow({ mode: 'open', delegatesFocus: true });
+  return class extends valueFace() implements FieldElement {
+    readonly #shell = this.shellWith(
+      this.attachShadow({ mode: 'open', delegatesFocus: true }),
+      () => this.#problem,
+    );
+    #problem = '';
     #controller: FieldController | undefined;
     #stopWaiting: (() => void) | undefined;
     #isDisabled = false;
 
     #find(isLast = false): FieldController | undefined {
       if (this.#controller) return this.#controller;
-      this.#controller = sourceFor(this, sources.all, isLast)?.make(this);
+      this.#controller = sourceFor(this, sources.all, isLast)?.make(this.#shell);
       this.#controller?.disable(this.#isDisabled);
       return this.#controller;
     }
     get #missing(): RangeError {
       return noField(idOf(this));
     }
-    get store(): FieldStore {
+    override get store(): FieldStore {
       const found = this.#find(true);
       if (!found) throw this.#missing;
       return found.store;
-    }
-    get evaluation(): Evaluation {
-      return this.store.evaluation();
-    }
-    get value(): string {
-      return this.evaluation.raw;
-    }
-    set value(text: string) {
-      this.store.dispatch({ type: 'set', text });
-    }
-    get typed(): string | null {
-      return this.evaluation.value;
     }
     connectedCallback(): void {
       const found = this.#find();
@@ -302,8 +334,16 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       // In another place it may belong to another form.
       if (this.#controller?.store.inForm) this.#controller = undefined;
     }
-    attributeChangedCallback(_: string, before: string | null, now: string | null): void {
+    setCustomValidity(message: string): void {
+      this.#problem = message;
+      this.#controller?.refresh();
+    }
+    attributeChangedCallback(name: string, before: string | null, now: string | null): void {
       if (before === now || !(this.#controller || this.#stopWaiting)) return;
+      if (name !== 'field') {
+        this.#controller?.refresh();
+        return;
+      }
       this.disconnectedCallback();
       this.#controller = undefined;
       if (this.isConnected) this.connectedCallback();
@@ -314,9 +354,6 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
     formDisabledCallback(isDisabled: boolean): void {
       this.#isDisabled = isDisabled;
       this.#controller?.disable(isDisabled);
-    }
-    formStateRestoreCallback(state: unknown): void {
-      if (typeof state === 'string') this.value = state;
     }
   };
 }

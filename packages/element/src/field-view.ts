@@ -3,11 +3,15 @@ import type { Evaluation } from '@arbeit/engine/field';
 import { type Control, givenBefore, part, type Renderer } from './control.ts';
 import { iconNodes } from './icon.ts';
 import { line } from './line.ts';
+import type { FieldShell } from './shell.ts';
+import type { Validity } from './validity.ts';
 
 /** The content of a field's element. */
 export interface View {
   readonly elements: readonly Node[];
   readonly control: Control;
+  readonly label: HTMLElement;
+  readonly hint: HTMLElement;
   tell(evaluation: Evaluation): void;
 }
 
@@ -37,6 +41,8 @@ export function drawn(store: FieldStore, drawings: readonly Renderer[]): View {
   return {
     elements: [label, frame, hint, message],
     control,
+    label,
+    hint,
     tell({ shown }) {
       control.draw?.();
       showMessages(message, shown);
@@ -114,10 +120,9 @@ function slot(name: string, text = ''): HTMLSlotElement {
  * The host of a field: its element for the form and the browser, the control inside for assistive technology.
  */
 export function hostOf(
-  element: HTMLElement,
-  internals: ElementInternals,
-  { named }: Control,
-  isAsking: () => boolean,
+  { element, internals, isAsking }: FieldShell,
+  { control: { named } }: View,
+  { setProblem }: Validity,
 ): Host {
   return {
     element,
@@ -126,11 +131,7 @@ export function hostOf(
       const value = String(isWrong);
       if (named.ariaInvalid !== value) named.ariaInvalid = value;
     },
-    setProblem(message) {
-      if (internals.validationMessage === message) return;
-      if (message) internals.setValidity({ customError: true }, message, named);
-      else internals.setValidity({});
-    },
+    setProblem,
     isAsking,
     watch: () => () => {},
   };

@@ -33,6 +33,8 @@ export const buildTexts = {
   'tape-twice': 'Two tapes are called {name}. Rename one.',
   'tape-name': 'The name of a tape must end in .tape, found {name}.',
   'no-language': '{tag} is not a language tag (BCP 47). Write for example de or fr-CH.',
+  'no-prefix':
+    '{prefix} cannot begin the name of an element. Use lower-case letters and digits, beginning with a letter.',
   'not-built': '{file} is missing. Build the packages first.',
   'export-twice': '{one} and {other} would both be exported as {name}. Change one of the ids.',
 } as const satisfies Texts;

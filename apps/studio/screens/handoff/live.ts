@@ -139,7 +139,7 @@ function markupOf(use: LiveUse, code: string, set: SetDocument): string {
   if (use === 'element' || use === 'dom') return `<div id="live">${inside}</div><output></output>`;
   // An application with a form has an output of its own.
   const hasForm = (set.forms ?? []).some((form) => fieldIdsOf(form).length > 0);
-  return `<main id="app"></main>${hasForm ? '' : '<output></output>'}`;
+  return `<div id="app"></div>${hasForm ? '' : '<output></output>'}`;
 }
 
 /** The input that the plain script binds, under its label. */

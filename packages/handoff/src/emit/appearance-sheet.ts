@@ -35,7 +35,7 @@ export const appearanceSheet = `/* Where labels stand, three sizes, a width in c
 :where([data-arbeit=message] > p) { margin: 0; }
 :where([data-arbeit=field][data-size=small]) { font-size: .875em; --arbeit-padding: .2em .4em; }
 :where([data-arbeit=field][data-size=large]) { font-size: 1.2em; --arbeit-padding: .55em .65em; }
-:where([data-arbeit=field][data-label=beside]) { display: grid; grid-template-columns: var(--arbeit-label-width, 10em) minmax(0, 1fr); column-gap: 1em; align-items: baseline; }
+:where([data-arbeit=field][data-label=beside]) { display: grid; grid-template-columns: min(var(--arbeit-label-width, 10em), 35%) minmax(0, 1fr); column-gap: 1em; align-items: baseline; }
 :where([data-arbeit=field][data-label=beside] > :not(label, [data-arbeit=label], [data-arbeit=frame])) { grid-column: 2; }
 :where([data-arbeit=field][data-label=inside] :is(input:not([type=radio], [type=checkbox]), textarea, select, [data-arbeit=ghost])) { padding-block: 1.35em .35em; }
 :where([data-arbeit=field][data-label=inside]:not([data-active], [data-filled]) input)::placeholder { color: transparent; }

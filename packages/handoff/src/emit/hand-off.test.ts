@@ -116,6 +116,20 @@ describe('the folder', () => {
     }
   });
 
+  test('names its elements as it is told: in code, types, pages, applications and the README', async () => {
+    const own = await handOff({ set, prefix: 'huts', sources: sourcesFrom(root) });
+    const told = [...own].filter(([path]) => !/^(?:types|run-time)\/|^element\.js$/.test(path));
+    for (const [path, content] of told) expect(content, path).not.toMatch(/arbeit-(?:field|form)/);
+    expect(own.get('elements.js')).toContain('{ tag: "huts-form"');
+    expect(own.get('elements.d.ts')).toContain("'huts-field': FieldElement;");
+    expect(own.get('html/booking.html')).toContain('<huts-form form="booking">');
+    expect(own.get('apps/page/page.mjs')).toContain('<huts-field field="mobile">');
+    for (const prefix of ['Huts', 'x-y', '9', ''])
+      await expect(handOff({ set, prefix, sources: sourcesFrom(root) })).rejects.toThrow(
+        'cannot begin the name of an element',
+      );
+  });
+
   test('carries the run-time of its own kinds, rules and uses alone', async () => {
     const small = await handOff({
       set: of([{ id: 'a', kind: 'pattern', label: 'A', entry: { pattern: '<2 digit>' } }]),

@@ -15,7 +15,7 @@ import { compareCustomCode, customCodeModule, type RunsCode } from './custom-cod
 import { declarations, typesAt } from './declarations.ts';
 import { htmlPages } from './html-page.ts';
 import { compiledIn, languageFiles } from './languages.ts';
-import { elementsModule, serverModule, trialsModule } from './modules.ts';
+import { elementsModule, serverModule, trialsModule, usualPrefix } from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
@@ -41,6 +41,11 @@ export interface HandOff {
    * own, loaded when they are needed.
    */
   readonly languages?: readonly string[];
+  /**
+   * What the names of elements begin with: `huts` for `<huts-field>`. Two versions on one page need two
+   * prefixes. Default: `arbeit`.
+   */
+  readonly prefix?: string | undefined;
   /** The built packages. */
   readonly sources: Sources;
   readonly kinds?: KindTable;
@@ -84,12 +89,14 @@ export async function handOff({
   tapes: beside = [],
   uses = allUses,
   languages = [],
+  prefix = usualPrefix,
   sources,
   kinds = allKinds,
   run,
   onProgress = () => {},
 }: HandOff): Promise<HandedFiles> {
   const tapes = tapesOf(set, beside);
+  if (!isPrefix(prefix)) throw misuse(say(buildTexts, 'no-prefix', { prefix }));
   onProgress('compiling', 0);
   const needs = needsOf(set, kinds);
   const files = new Map<string, string>();
@@ -136,12 +143,14 @@ export async function handOff({
   onProgress('writing', 0.85);
   for (const [path, text] of languageFiles(set, tags, kinds)) files.set(path, text);
   if (isServed) put(files, 'server', serverModule(set, needs));
-  if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs, uses.includes('react')));
+  if (uses.includes('element'))
+    put(files, 'elements', elementsModule(set, needs, { isInJsx: uses.includes('react'), prefix }));
   putBeside(files, {
     set,
     tapes: isTried ? tapes : [],
     uses,
     languages: tags,
+    prefix,
     kinds,
     version: sources.version,
   });
@@ -194,6 +203,7 @@ function putBeside(
     tapes,
     uses,
     languages,
+    prefix,
     kinds,
     version,
   }: {
@@ -201,6 +211,7 @@ function putBeside(
     readonly tapes: readonly TapeFile[];
     readonly uses: readonly Use[];
     readonly languages: readonly string[];
+    readonly prefix: string;
     readonly kinds: KindTable;
     readonly version: string;
   },
@@ -216,18 +227,34 @@ function putBeside(
   }
   if (uses.some((use) => use === 'react' || use === 'vue' || use === 'svelte'))
     files.set('look.css', appearanceSheet);
-  const pages = uses.includes('html') ? htmlPages(set, kinds, uses.includes('element')) : [];
+  const pages = uses.includes('html')
+    ? htmlPages(set, kinds, uses.includes('element') ? prefix : undefined)
+    : [];
   for (const { path, text } of pages) files.set(path, text);
   const domains = uses.includes('sql') ? sqlDomains(set, kinds) : undefined;
   if (domains) files.set('sql/domains.sql', domains.sql);
   files.set('package.json', manifest(set, version));
-  const apps = applications(set, uses, kinds);
+  const apps = applications(set, uses, kinds, prefix);
   if (uses.includes('apps')) putApplications(files, apps);
   files.set(
     'README.md',
-    readMe({ set, uses, apps, languages, schemas, pages, domains, hasTrials: tapes.length > 0, version }),
+    readMe({
+      set,
+      uses,
+      prefix,
+      apps,
+      languages,
+      schemas,
+      pages,
+      domains,
+      hasTrials: tapes.length > 0,
+      version,
+    }),
   );
 }
+
+/** Whether names of elements can begin with a text (HTML, valid custom element name). */
+const isPrefix = (text: string): boolean => /^[a-z][a-z0-9]*$/.test(text);
 
 /** Adds the files of applications, each in its folder. */
 function putApplications(files: Map<string, string>, apps: readonly Application[]): void {

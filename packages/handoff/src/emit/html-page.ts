@@ -85,21 +85,21 @@ function nativeControl(
   return [`<label for="${inAttribute(id)}">${inAttribute(label)}</label>`, control, ...said];
 }
 
-/** The fields of a form with native controls, or those of the set. */
+/**
+ * The fields of a form with native controls, or those of the set. `elements`: the prefix of the elements that
+ * they are inside of.
+ */
 export function nativeRows(
   natives: readonly NativeField[],
-  {
-    hasElements = false,
-    filling = empty,
-  }: { readonly hasElements?: boolean; readonly filling?: Filling } = {},
+  { elements, filling = empty }: { readonly elements?: string | undefined; readonly filling?: Filling } = {},
 ): readonly string[] {
   return natives.flatMap((native) => {
     const control = nativeControl(native, filling);
-    return hasElements
+    return elements !== undefined
       ? [
-          `<arbeit-field field="${inAttribute(native.field.id)}">`,
+          `<${elements}-field field="${inAttribute(native.field.id)}">`,
           ...control.map((line) => `  ${line}`),
-          '</arbeit-field>',
+          `</${elements}-field>`,
         ]
       : control;
   });
@@ -167,9 +167,14 @@ export interface HtmlPage {
 
 /**
  * A page for each form of a set, or for its fields if it has no form: native controls with what the browser
- * can check. If elements are included, each control is inside one, which takes it over.
+ * can check. With
+ * `elements`, the prefix of elements, each control is inside one, which takes it over.
  */
-export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boolean): readonly HtmlPage[] {
+export function htmlPages(
+  set: SetDocument,
+  kinds: KindTable,
+  elements: string | undefined,
+): readonly HtmlPage[] {
   const proofs = noProofs();
   const language = languageOf({}, set);
   const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds, proofs)]));
@@ -194,13 +199,17 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
     // The reader has verified that each of them exists.
     const fields = ids.map((one) => natives.get(one)!);
     const rows = sections
-      ? sectionRows(fields, sections, { hasElements })
-      : hasElements
-        ? nativeRows(fields, { hasElements })
+      ? sectionRows(fields, sections, { elements })
+      : elements !== undefined
+        ? nativeRows(fields, { elements })
         : fields.flatMap((native) => [...nativeRows([native]), '']);
     const inside =
-      hasElements && isForm
-        ? [`<arbeit-form form="${inAttribute(id)}">`, ...rows.map((row) => `  ${row}`), '</arbeit-form>']
+      elements !== undefined && isForm
+        ? [
+            `<${elements}-form form="${inAttribute(id)}">`,
+            ...rows.map((row) => `  ${row}`),
+            `</${elements}-form>`,
+          ]
         : rows;
     const text = [
       '<!doctype html>',
@@ -208,7 +217,7 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
       '<meta charset="utf-8">',
       '<meta name="viewport" content="width=device-width, initial-scale=1">',
       `<title>${inAttribute(title)}</title>`,
-      ...(hasElements ? ['<script type="module" src="../elements.js"></script>'] : []),
+      ...(elements !== undefined ? ['<script type="module" src="../elements.js"></script>'] : []),
       '<form method="post">',
       ...inside.map((row) => `  ${row}`.trimEnd()),
       `  <button>${inAttribute(submitWord(language))}</button>`,

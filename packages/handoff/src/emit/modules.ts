@@ -11,6 +11,9 @@ export interface Module {
   readonly dts: string;
 }
 
+/** What the names of elements begin with, unless a hand-off has a prefix of its own. */
+export const usualPrefix = 'arbeit';
+
 /** The exports of a form in the modules of a hand-off. */
 interface FormNames {
   readonly id: string;
@@ -77,7 +80,7 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
  * The types of the elements for scripts (`querySelector`, events) and, where React is used, for JSX. The same
  * in every hand-off, so that two in one project declare the same.
  */
-const elementTypes = (hasForms: boolean, isInJsx: boolean): string =>
+const elementTypes = (hasForms: boolean, isInJsx: boolean, prefix: string): string =>
   lines(
     listed('import type', ['FieldElement', ...(hasForms ? ['FormElement'] : [])], './element.js'),
     ...(hasForms ? [listed('import type', ['FormRecord'], './types/engine/form/index.js')] : []),
@@ -85,8 +88,8 @@ const elementTypes = (hasForms: boolean, isInJsx: boolean): string =>
     '',
     'declare global {',
     '  interface HTMLElementTagNameMap {',
-    "    'arbeit-field': FieldElement;",
-    ...(hasForms ? ["    'arbeit-form': FormElement;"] : []),
+    `    '${prefix}-field': FieldElement;`,
+    ...(hasForms ? [`    '${prefix}-form': FormElement;`] : []),
     '  }',
     ...(hasForms
       ? [
@@ -102,10 +105,10 @@ const elementTypes = (hasForms: boolean, isInJsx: boolean): string =>
           "declare module 'react' {",
           '  namespace JSX {',
           '    interface IntrinsicElements {',
-          "      'arbeit-field': DetailedHTMLProps<HTMLAttributes<FieldElement>, FieldElement> & { field: string; name?: string };",
+          `      '${prefix}-field': DetailedHTMLProps<HTMLAttributes<FieldElement>, FieldElement> & { field: string; name?: string; label?: string; hint?: string; placeholder?: string; readonly?: boolean; required?: boolean };`,
           ...(hasForms
             ? [
-                "      'arbeit-form': DetailedHTMLProps<HTMLAttributes<FormElement>, FormElement> & { form: string };",
+                `      '${prefix}-form': DetailedHTMLProps<HTMLAttributes<FormElement>, FormElement> & { form: string };`,
               ]
             : []),
           '    }',
@@ -120,15 +123,25 @@ const elementTypes = (hasForms: boolean, isInJsx: boolean): string =>
  * `elements.js`: defines the elements for everything in the set when it is loaded. `isInJsx`: its types are
  * also for JSX of React.
  */
-export function elementsModule(set: SetDocument, needs: Needs, isInJsx = false): Module {
+export function elementsModule(
+  set: SetDocument,
+  needs: Needs,
+  { isInJsx = false, prefix = usualPrefix }: { readonly isInJsx?: boolean; readonly prefix?: string } = {},
+): Module {
   const nameOf = namesIn(set);
   const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
   const forms = formsOf(set).map(({ form }) => `all.${form}`);
   const drawings = renderersOf(needs);
   const drive = (form: string): string => `(store) => ${form}(store, askByFetch())`;
+  const isOwn = prefix !== usualPrefix;
   const options = [
+    ...(isOwn ? [`tag: ${inScript(`${prefix}-field`)}`] : []),
     ...(drawings.length ? [`drawings: [${drawings.join(', ')}]`] : []),
     ...(needs.isAsking ? [`drive: ${drive('driveAsks')}`] : []),
+  ];
+  const formOptions = [
+    ...(isOwn ? [`tag: ${inScript(`${prefix}-form`)}`] : []),
+    ...(needs.isAsking ? [`drive: ${drive('driveFormAsks')}`] : []),
   ];
   const given = options.length ? `, { ${options.join(', ')} }` : '';
   const asks = ['askByFetch', 'driveAsks', ...(forms.length ? ['driveFormAsks'] : [])];
@@ -145,12 +158,12 @@ export function elementsModule(set: SetDocument, needs: Needs, isInJsx = false):
       // Fields ask the form around them for their store when they are connected.
       ...(forms.length
         ? [
-            `defineForms([${forms.join(', ')}]${needs.isAsking ? `, { drive: ${drive('driveFormAsks')} }` : ''});`,
+            `defineForms([${forms.join(', ')}]${formOptions.length ? `, { ${formOptions.join(', ')} }` : ''});`,
           ]
         : []),
       `defineFields([${fields.join(', ')}]${given});`,
     ),
-    dts: elementTypes(forms.length > 0, isInJsx),
+    dts: elementTypes(forms.length > 0, isInJsx, prefix),
   };
 }
 

@@ -12,6 +12,8 @@ import type { SqlDomains } from './sql.ts';
 export interface ReadMeFacts {
   readonly set: SetDocument;
   readonly uses: readonly Use[];
+  /** What the names of elements begin with. */
+  readonly prefix: string;
   readonly apps: readonly Application[];
   readonly languages: readonly string[];
   readonly schemas: readonly RecordSchema[];
@@ -144,6 +146,7 @@ function aboutDomains(domains: SqlDomains | undefined): readonly string[] {
 export function readMe({
   set,
   uses,
+  prefix,
   apps,
   languages,
   schemas,
@@ -172,7 +175,7 @@ export function readMe({
     ...forms,
     '',
     ...(uses.includes('apps') ? aboutApps(apps, hasForm, fileName(set.title)) : []),
-    ...snippets(set, uses).flatMap(fenced),
+    ...snippets(set, uses, prefix).flatMap(fenced),
     ...aboutLanguages(set, uses, languages),
     ...aboutRecording(uses),
     ...(hasTrials

@@ -3,6 +3,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { capital, namesIn } from '../names.ts';
 import { isPicked, type Needs, needsOf, type Use } from './adapters.ts';
 import { type Application, type AppName, applications } from './apps/index.ts';
+import { usualPrefix } from './modules.ts';
 
 /** An example for one adapter. */
 export interface Snippet {
@@ -23,6 +24,8 @@ type Written = Omit<Snippet, 'use' | 'of'>;
 
 /** What snippets are about: the first form of the set, otherwise its first field. */
 interface About {
+  /** What the names of elements begin with. */
+  readonly prefix: string;
   readonly field: string;
   readonly id: string;
   readonly form?: {
@@ -34,7 +37,7 @@ interface About {
   readonly isAsking: boolean;
 }
 
-function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
+function aboutOf(set: SetDocument, { isAsking }: Needs, prefix: string): About | undefined {
   const nameOf = namesIn(set);
   const [form] = set.forms ?? [];
   const ids = form ? fieldIdsOf(form) : [];
@@ -44,6 +47,7 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
   if (!first) return undefined;
   const name = form ? nameOf(`${form.id}-form`) : '';
   return {
+    prefix,
     field: nameOf(first.id),
     id: first.id,
     isAsking,
@@ -57,14 +61,14 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
  * The snippets of a set, for the adapters that are included: what a developer writes of each application, and
  * short examples for the others.
  */
-export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snippet[] {
-  const about = aboutOf(set, needsOf(set, kinds));
+export function snippets(set: SetDocument, uses: readonly Use[], prefix = usualPrefix): readonly Snippet[] {
+  const about = aboutOf(set, needsOf(set, kinds), prefix);
   if (!about) return [];
   const of = about.form
     ? ({ type: 'form', id: about.form.id } as const)
     : ({ type: 'field', id: about.id } as const);
   // What they show of a form is the same whether its records are checked on a server or not.
-  const apps = applications(set, [...uses, 'server'], kinds);
+  const apps = applications(set, [...uses, 'server'], kinds, prefix);
   return uses.flatMap((use): readonly Snippet[] => {
     const written = fragments[use]?.(about);
     if (written) return [{ ...written, use, of }];
@@ -93,13 +97,13 @@ const ownFiles = ({ name, use, title, files, own }: Application, of: Snippet['of
 
 const few = 3;
 
-function element({ form, id }: About): Written {
+function element({ form, id, prefix }: About): Written {
   const fields = (form?.fields.slice(0, few) ?? [id]).map(
-    (one) => `    <arbeit-field field="${one}"></arbeit-field>`,
+    (one) => `    <${prefix}-field field="${one}"></${prefix}-field>`,
   );
   const more = form && form.fields.length > few ? ['    <!-- and so on -->'] : [];
   const inside = form
-    ? [`  <arbeit-form form="${form.id}">`, ...fields, ...more, '  </arbeit-form>']
+    ? [`  <${prefix}-form form="${form.id}">`, ...fields, ...more, `  </${prefix}-form>`]
     : fields.map((line) => line.slice(2));
   return {
     title: 'Custom elements in a page',

@@ -43,6 +43,8 @@ export interface AppFacts {
   readonly title: string;
   /** Name of the set in lower case with hyphens. */
   readonly slug: string;
+  /** What the names of elements begin with. */
+  readonly prefix: string;
   readonly language: string;
   readonly isRightToLeft: boolean;
   readonly form:
@@ -70,7 +72,7 @@ export interface AppFacts {
 }
 
 /** What the applications of a set are about; `undefined` if it has no field that can be drawn. */
-export function factsOf(set: SetDocument, kinds: KindTable): AppFacts | undefined {
+export function factsOf(set: SetDocument, kinds: KindTable, prefix: string): AppFacts | undefined {
   const nameOf = namesIn(set);
   const form = (set.forms ?? []).find((one) => fieldIdsOf(one).length > 0);
   const ids = form ? fieldIdsOf(form) : set.fields.map(({ id }) => id);
@@ -85,6 +87,7 @@ export function factsOf(set: SetDocument, kinds: KindTable): AppFacts | undefine
   return {
     title: set.title,
     slug: fileName(set.title).replace(/\.arbeit\.json$/, ''),
+    prefix,
     language,
     isRightToLeft: isRightToLeft(language),
     form: form && {

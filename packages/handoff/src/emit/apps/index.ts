@@ -1,6 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { KindTable } from '@arbeit/engine/kinds';
 import type { Use } from '../adapters.ts';
+import { usualPrefix } from '../modules.ts';
 import { type Application, factsOf } from './application.ts';
 import { nextApp } from './next.ts';
 import { pageApp } from './page.ts';
@@ -18,8 +19,9 @@ export function applications(
   set: SetDocument,
   uses: readonly Use[],
   kinds: KindTable,
+  prefix = usualPrefix,
 ): readonly Application[] {
-  const facts = factsOf(set, kinds);
+  const facts = factsOf(set, kinds, prefix);
   if (!facts || (facts.form && !uses.includes('server'))) return [];
   const has = (use: Use): boolean => uses.includes(use);
   return [

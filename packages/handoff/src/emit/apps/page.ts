@@ -38,18 +38,18 @@ function fillingWith(mark: (code: string) => string): Filling {
 }
 
 /** `page.mjs`: the page as text, with what was sent and what is wrong with it. */
-function pageFile({ form, natives, language, isRightToLeft, title, words }: AppFacts): string {
+function pageFile({ form, prefix, natives, language, isRightToLeft, title, words }: AppFacts): string {
   const html = inTemplateLiteral((mark) => {
     const inside = form
       ? [
-          `<arbeit-form form="${inAttribute(form.id)}">`,
+          `<${prefix}-form form="${inAttribute(form.id)}">`,
           ...indented(
-            sectionRows(natives, form.sections, { hasElements: true, filling: fillingWith(mark) }),
+            sectionRows(natives, form.sections, { elements: prefix, filling: fillingWith(mark) }),
             2,
           ),
-          '</arbeit-form>',
+          `</${prefix}-form>`,
         ]
-      : nativeRows(natives, { hasElements: true });
+      : nativeRows(natives, { elements: prefix });
     return [
       '<!doctype html>',
       `<html lang="${inAttribute(language)}"${isRightToLeft ? ' dir="rtl"' : ''}>`,
@@ -99,28 +99,29 @@ function pageFile({ form, natives, language, isRightToLeft, title, words }: AppF
 }
 
 /** `app.js`: sends the record from the page, so that what the server finds is shown at its fields. */
-const clientFile = lines(
-  '// Sends the record without leaving the page, so that what the server finds is shown at its field.',
-  "const form = document.querySelector('arbeit-form');",
-  "const problem = document.querySelector('#problem');",
-  '',
-  'form.send = async (record) => {',
-  "  problem.textContent = '';",
-  '  try {',
-  "    const response = await fetch('/', {",
-  "      method: 'POST',",
-  "      headers: { 'Content-Type': 'application/json' },",
-  '      body: JSON.stringify(record.raw),',
-  '    });',
-  '    const { findings, values } = await response.json();',
-  "    document.querySelector('output').textContent = values ? JSON.stringify(values, null, 2) : '';",
-  '    return findings;',
-  '  } catch (error) {',
-  '    problem.textContent = problem.dataset.unreachable;',
-  '    throw error;',
-  '  }',
-  '};',
-);
+const clientFile = ({ prefix }: AppFacts): string =>
+  lines(
+    '// Sends the record without leaving the page, so that what the server finds is shown at its field.',
+    `const form = document.querySelector('${prefix}-form');`,
+    "const problem = document.querySelector('#problem');",
+    '',
+    'form.send = async (record) => {',
+    "  problem.textContent = '';",
+    '  try {',
+    "    const response = await fetch('/', {",
+    "      method: 'POST',",
+    "      headers: { 'Content-Type': 'application/json' },",
+    '      body: JSON.stringify(record.raw),',
+    '    });',
+    '    const { findings, values } = await response.json();',
+    "    document.querySelector('output').textContent = values ? JSON.stringify(values, null, 2) : '';",
+    '    return findings;',
+    '  } catch (error) {',
+    '    problem.textContent = problem.dataset.unreachable;',
+    '    throw error;',
+    '  }',
+    '};',
+  );
 
 const serverHead = ({ form, asks }: AppFacts): readonly Lines[] => [
   '// A server of Node.js without packages: the page, the files of the fields, and the check of what is sent.',
@@ -253,7 +254,7 @@ export function pageApp(facts: AppFacts): Application {
     own: ['page.mjs', 'server.mjs', ...(form ? ['app.js'] : [])],
     files: new Map([
       ['app.css', `${appSheet}.wrong { margin: 0; color: light-dark(#a3162a, #ff9aa2); }\n`],
-      ...(form ? [['app.js', clientFile] as const] : []),
+      ...(form ? [['app.js', clientFile(facts)] as const] : []),
       [
         'package.json',
         json({
