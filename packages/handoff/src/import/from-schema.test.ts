@@ -1,3 +1,6 @@
+// biome-ignore-all lint/suspicious/noThenProperty: a keyword of JSON Schema
+import { compile } from '@arbeit/engine/document';
+import { applyToForm, countsInForm, startForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
@@ -92,6 +95,84 @@ describe('a JSON Schema', () => {
       ['odd.format', '"format"'],
       ['if', '"if"'],
     ]);
+  });
+
+  test.each<[string, object, Readonly<Record<string, object>>, readonly string[]]>([
+    [
+      'what is asked for with another value',
+      { properties: { dog: { type: 'boolean' }, dogName: { type: 'string' } }, if: { properties: { dog: { const: true } } }, then: { required: ['dogName'] } },
+      { 'dog-name': { rules: [{ id: 'required', check: { type: 'required' }, when: { field: 'dog', is: 'yes' } }] } },
+      [],
+    ],
+    [
+      'a field that is there with one of two values alone, and one otherwise',
+      { properties: { hut: { enum: ['Two Tarns', 'Windgap', 'Larch Shelf'] } }, required: ['hut'], if: { properties: { hut: { enum: ['Two Tarns', 'Windgap'] } }, required: ['hut'] }, then: { properties: { boat: { type: 'string' } }, required: ['boat'] }, else: { properties: { pass: { type: 'integer' } } } },
+      { boat: { kind: 'text', when: { field: 'hut', is: ['two-tarns', 'Windgap'] }, rules: [{ check: { type: 'required' } }] }, pass: { kind: 'number', when: { not: { field: 'hut', is: ['two-tarns', 'Windgap'] } } } },
+      // A value with a blank has another name.
+      ['hut: '],
+    ],
+    [
+      'several conditions, each in a piece of its own',
+      { properties: { a: { enum: ['x', 'y'] }, b: { type: 'string' }, c: { type: 'string' } }, allOf: [{ if: { properties: { a: { const: 'x' } } }, then: { required: ['b'] } }, { if: { properties: { a: { const: 'y' } } }, then: { required: ['c'] } }] },
+      { b: { rules: [{ when: { field: 'a', is: 'x' } }] }, c: { rules: [{ when: { field: 'a', is: 'y' } }] } },
+      [],
+    ],
+    [
+      'alternatives that a value tells apart; what both have counts with either',
+      { required: ['by'], oneOf: [{ title: 'Card', properties: { by: { const: 'card' }, number: { type: 'string' }, note: { type: 'string' } }, required: ['by', 'number'] }, { properties: { by: { const: 'cash' }, note: { type: 'string' } }, required: ['by'] }, { properties: { by: { const: 'later' }, until: { type: 'string', format: 'date' } } }] },
+      { by: { kind: 'choice', entry: { options: [{ value: 'card' }, { value: 'cash' }, { value: 'later' }] } }, number: { when: { field: 'by', is: 'card' }, rules: [{ check: { type: 'required' } }] }, until: { kind: 'date', when: { field: 'by', is: 'later' } } },
+      [],
+    ],
+    [
+      'what another property brings with it',
+      { properties: { card: { type: 'string' }, name: { type: 'string' }, year: { type: 'integer' } }, dependentRequired: { card: ['name'] }, dependencies: { card: ['year'] } },
+      { name: { rules: [{ check: { type: 'required' }, when: { not: { field: 'card', is: null } } }] }, year: { rules: [{ when: { not: { field: 'card', is: null } } }] } },
+      [],
+    ],
+    [
+      'two conditions at once, and one that only asks for a value',
+      { properties: { a: { type: 'boolean' }, b: { type: 'integer' }, c: { type: 'string' } }, if: { properties: { a: { const: false }, b: { const: 3 } }, required: ['a', 'b'] }, then: { required: ['c'] } },
+      { c: { rules: [{ when: { all: [{ field: 'a', is: 'no' }, { field: 'b', is: 3 }] } }] } },
+      [],
+    ],
+    [
+      'what no condition can say',
+      { properties: { a: { type: 'string' }, b: { type: 'string' } }, if: { properties: { a: { pattern: 'x' } } }, then: { required: ['b'] }, oneOf: [{ required: ['a'] }, { required: ['b'] }], not: { required: ['a', 'b'] }, dependentRequired: { z: ['a'] } },
+      { a: { kind: 'text' }, b: { kind: 'text' } },
+      ['if: ', 'oneOf: ', 'dependentRequired.z: ', 'not: '],
+    ],
+    [
+      'values of a field under a condition',
+      { properties: { a: { enum: ['x', 'y'] }, b: { type: 'integer' } }, if: { properties: { a: { const: 'x' } } }, then: { properties: { b: { minimum: 3 } }, minProperties: 2 } },
+      { b: { kind: 'number' } },
+      ['then.minProperties: ', 'then.b: '],
+    ],
+  ])('%s', (_, schema, wanted, told) => {
+    const root = { type: 'object', ...schema };
+    const found = fromSchema(JSON.stringify(root), root);
+    const fields = sound(found).fields;
+    for (const [id, field] of Object.entries(wanted)) expect(fields.find((one) => one.id === id)).toMatchObject(field);
+    expect(found.lost.map(({ where }) => `${where}: `)).toEqual(told);
+  }); // biome-ignore format: a schema a line
+
+  test('a field that several alternatives have counts with each of them', () => {
+    const part = (by: string) => ({ properties: { by: { const: by }, note: { type: 'string' } } });
+    const root = {
+      type: 'object',
+      oneOf: [part('card'), part('cash'), { properties: { by: { const: 'later' } } }],
+    };
+    const set = sound(fromSchema(JSON.stringify(root), root));
+    expect(set.fields.map(({ id }) => id)).toEqual(['by', 'note']);
+    const form = compile(set, kinds).forms[0]!;
+    const counts = (by: string) => {
+      const state = applyToForm(form, startForm(form), {
+        type: 'field',
+        field: 'by',
+        event: { type: 'set', text: by },
+      });
+      return countsInForm(form, state, 'note');
+    };
+    expect(['', 'card', 'cash', 'later'].map(counts)).toEqual([false, true, true, false]);
   });
 
   /** The field of one property, and what was told. */

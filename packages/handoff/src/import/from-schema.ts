@@ -6,6 +6,7 @@ import { placesIn } from '../document-text.ts';
 import { type Offers, offersFrom } from './offers.ts';
 import { patternReader } from './pattern-of.ts';
 import { type Draft, dropped, type Imported, idFor, labelFor, sanitize } from './sanitize.ts';
+import { conditionalsOf, type Named, withConditions } from './schema-conditions.ts';
 import {
   count,
   drop,
@@ -28,6 +29,8 @@ interface Property extends Found {
   readonly isNeeded: boolean;
   /** Names and titles of the objects it is in. */
   readonly inside: Inside;
+  /** The fields of the object around it. */
+  readonly made: Map<string, Named>;
 }
 
 interface Inside {
@@ -58,6 +61,7 @@ export function fromSchema(source: string, root: Json): Imported {
     patternOf: patternReader(),
     left: { schemas: mostSchemas },
     told: new Set(),
+    conditionals: [],
   };
   if (handed) drop(reading, { path: '$', said: '$' }, say(importTexts, 'invalid-own'), 'x-arbeit');
   const described = componentsIn(root);
@@ -68,13 +72,20 @@ export function fromSchema(source: string, root: Json): Imported {
     whole = resolved(reading, within(whole, whole.schema.items, 'items'));
   }
   const drafts = draftsOf(reading, whole, { names: [], paths: [], title: '' });
-  if (Object.keys(isObject(whole.schema.properties) ? whole.schema.properties : {}).length === 0)
+  if (
+    drafts.length === 0 &&
+    Object.keys(isObject(whole.schema.properties) ? whole.schema.properties : {}).length === 0
+  )
     reading.lost.push({
       where: 'the schema',
       ...dropped(say(importTexts, 'no-properties')),
     });
   const title = text(whole.schema.title) || 'Imported';
-  return sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
+  return withConditions(
+    sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost),
+    reading.conditionals,
+    reading,
+  );
 }
 
 /** Schemas of objects in a description of an interface (OpenAPI 3: `components`; 2: `definitions`). */
@@ -101,29 +112,19 @@ function fromComponents(reading: SchemaReading, root: Json, described: readonly 
   if (drafts.length === 0)
     reading.lost.push({ where: 'the schema', ...dropped(say(importTexts, 'no-properties')) });
   const title = (isObject(root.info) ? text(root.info.title) : '') || 'Imported';
-  return sanitize({ title, locale: 'en-GB' }, drafts, reading.lost);
+  return withConditions(
+    sanitize({ title, locale: 'en-GB' }, drafts, reading.lost),
+    reading.conditionals,
+    reading,
+  );
 }
-
-/** Keywords that relate several properties, which fields cannot express. */
-const between = [
-  'if',
-  'oneOf',
-  'anyOf',
-  'not',
-  'dependentRequired',
-  'dependentSchemas',
-  'dependencies',
-  'patternProperties',
-  'propertyNames',
-  'minProperties',
-  'maxProperties',
-];
 
 /** The fields of an object: those of its properties, and of nested objects. */
 function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly Draft[] {
   const { schema } = at;
   const properties = isObject(schema.properties) ? schema.properties : {};
   const required = list(schema.required);
+  const made = new Map<string, Named>();
   const drafts = Object.entries(properties).flatMap(([name, given]) => {
     // A schema `true` is the same as an empty one; `false` means that there is no such property.
     const own = given === true ? {} : given;
@@ -133,14 +134,18 @@ function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly D
       return [];
     }
     const whole = withoutNull(reading, resolved(reading, found));
-    return propertyOf(reading, { ...whole, name, isNeeded: required.includes(name), inside });
+    return propertyOf(reading, { ...whole, name, isNeeded: required.includes(name), inside, made });
   });
-  for (const keyword of between)
-    if (keyword in schema) drop(reading, at, say(importTexts, 'dependencies'), keyword);
+  const more: Draft[] = [];
+  const add = (found: Found, name: string, isNeeded: boolean): void => {
+    const whole = withoutNull(reading, resolved(reading, found));
+    more.push(...propertyOf(reading, { ...whole, name, isNeeded, inside, made }));
+  };
+  reading.conditionals.push(...conditionalsOf({ reading, at, made, parts: new Set(), add }));
   for (const name of required)
-    if (!Object.hasOwn(properties, String(name)))
+    if (!Object.hasOwn(properties, String(name)) && !made.has(String(name)))
       drop(reading, at, say(importTexts, 'required-undefined', { name: String(name) }), 'required');
-  return drafts;
+  return [...drafts, ...more];
 }
 
 function propertyOf(reading: SchemaReading, property: Property): readonly Draft[] {
@@ -196,6 +201,7 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   const label = text(schema.title).trim().slice(0, 200) || labelFor(name);
   const id = idFor([...inside.names, name].join(' '), reading.taken);
   reading.taken.add(id);
+  property.made.set(name, { id, words: made.words });
   const hint = text(schema.description).replace(/\s+/g, ' ').trim().slice(0, 500);
   const example = list(schema.examples)[0] ?? schema.example;
   const initial = (Array.isArray(schema.default) ? schema.default : [schema.default ?? ''])

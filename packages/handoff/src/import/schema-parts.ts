@@ -1,3 +1,4 @@
+import type { ConditionDocument } from '@arbeit/engine/document';
 import { type Said, say } from '@arbeit/engine/faults';
 import type { Place } from '../document-text.ts';
 import type { PatternReader } from './pattern-of.ts';
@@ -13,6 +14,15 @@ export const count = (value: unknown): number | undefined =>
   typeof value === 'number' && Number.isFinite(value) ? value : undefined;
 export const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
 
+/** When a field counts, or must be filled in. */
+export interface Conditional {
+  readonly id: string;
+  readonly does: 'count' | 'need';
+  readonly when: ConditionDocument;
+  /** The schema that says so. */
+  readonly at: Found;
+}
+
 /** What is known of a schema while its properties are read. */
 export interface SchemaReading {
   readonly placeIn: (path: string) => Place;
@@ -24,6 +34,8 @@ export interface SchemaReading {
   readonly left: { schemas: number };
   /** Places already reported: a schema that many refer to is reported once. */
   readonly told: Set<string>;
+  /** When fields count, or must be filled in: added to the set once it has all its fields. */
+  readonly conditionals: Conditional[];
 }
 
 /** A schema's location: `path` of the schema itself, `said` the name of the property that refers to it. */
@@ -89,10 +101,19 @@ export function resolved(reading: SchemaReading, at: Found, by: readonly string[
   }
   for (const [i, schema] of list(allOf).entries()) {
     if (!isObject(schema)) continue;
-    const piece = resolved(reading, within(at, schema, 'allOf', i), by);
+    const piece = conditionApart(resolved(reading, within(at, schema, 'allOf', i), by));
     found = { ...found, schema: merged(reading, piece, piece.schema, found.schema) };
   }
   return found;
+}
+
+/** A piece whose condition is one of several, each with its location: a schema has one `if` of its own. */
+function conditionApart(piece: Found): Found {
+  const { if: test, then: does, else: others, ...rest } = piece.schema;
+  if (test === undefined) return piece;
+  // biome-ignore lint/suspicious/noThenProperty: a keyword of JSON Schema
+  const condition = { ...piece, schema: { if: test, then: does, else: others } };
+  return { ...piece, schema: { ...rest, $conditions: [...list(rest.$conditions), condition] } };
 }
 
 function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly string[]): Found | undefined {
@@ -158,6 +179,7 @@ function ofBoth(name: string, under: unknown, over: unknown): unknown {
   const narrow = Object.hasOwn(narrower, name) ? narrower[name] : undefined;
   if (narrow && typeof under === 'number' && typeof over === 'number') return narrow(under, over);
   if (name === 'required') return [...new Set([...list(under), ...list(over)])];
+  if (name === '$conditions') return [...list(under), ...list(over)];
   if (name === 'enum' && Array.isArray(under) && Array.isArray(over))
     return under.filter((one) => over.includes(one));
   if (name === 'properties' && isObject(under) && isObject(over)) return propertiesOf(under, over);

@@ -37,6 +37,8 @@ export const importTexts = {
   'no-value-allowed': 'The schema allows no value here; skipped.',
   'not-a-schema': 'This is not a schema; skipped.',
   dependencies: 'Dependencies between properties were not imported.',
+  'conditional-keyword': '“{keyword}” under a condition was not imported.',
+  'conditional-values': 'Values under a condition were not imported.',
   'required-undefined': '“{name}” is required, but the schema does not describe it.',
   recursive: 'Recursive reference; skipped.',
   'too-deep': 'Objects nested more than {most} levels deep were skipped.',
