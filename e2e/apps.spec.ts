@@ -16,6 +16,8 @@ import { end, freePort } from './browsers/processes.ts';
  */
 const root = fileURLToPath(new URL('..', import.meta.url));
 const frameworks = join(root, 'e2e/frameworks');
+/** Where the packages of an application are. Angular has its own compiler. */
+const packagesOf = (app: AppName): string => (app === 'angular' ? join(root, 'e2e/angular') : frameworks);
 const strange = `Who "is" {coming}, <b>when</b> & \`why\` \${1} \\`;
 const set = {
   arbeit: 2,
@@ -51,8 +53,8 @@ const values = {
 }; // biome-ignore format: a list
 
 /** Writes the hand-off where the packages of the frameworks are found from. */
-async function written(name: string, of: SetDocument): Promise<string> {
-  const folder = join(frameworks, 'made', name);
+async function written(app: AppName, of: SetDocument): Promise<string> {
+  const folder = join(packagesOf(app), 'made', `huts-${app}`);
   rmSync(folder, { recursive: true, force: true });
   for (const [path, text] of await handOff({ set: of, sources: sourcesFrom(root) })) {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
@@ -92,12 +94,13 @@ const starts: Readonly<Record<AppName, (port: string) => readonly string[]>> = {
   vue: (port) => starts.react(port),
   svelte: (port) => starts.react(port),
   next: (port) => [join(bins, 'next/dist/bin/next'), 'start', '-p', port, '-H', '127.0.0.1'],
+  angular: () => ['server.mjs'],
   page: () => ['server.mjs'],
 };
 
 async function running(app: AppName): Promise<Running> {
   spawnSync(process.execPath, [join(root, 'scripts/frameworks.mjs')], { stdio: 'inherit' });
-  const made = await written(`huts-${app}`, set);
+  const made = await written(app, set);
   const folder = join(made, 'apps', app);
   const before = readFileSync(join(folder, 'package.json'), 'utf8');
   if (app !== 'page') npmRun(folder, 'build');
@@ -157,7 +160,7 @@ async function fill(page: Page): Promise<void> {
   await page.keyboard.press('Tab');
 }
 
-for (const app of ['react', 'vue', 'svelte', 'next', 'page'] as const)
+for (const app of ['react', 'vue', 'svelte', 'next', 'angular', 'page'] as const)
   test.describe(`the application ${app}`, () => {
     // One build for all of them.
     test.describe.configure({ mode: 'default' });
@@ -280,7 +283,7 @@ for (const app of ['react', 'vue', 'svelte', 'next', 'page'] as const)
       await page.getByLabel('Tea').check();
       await page.getByLabel('PIN').fill('1357');
       await page.getByLabel('Remarks').fill('"</textarea>');
-      const isSpa = app === 'react' || app === 'vue' || app === 'svelte';
+      const isSpa = app !== 'next' && app !== 'page';
       if (isSpa) {
         // The browser itself holds back what its attributes refuse.
         await submit(page);
@@ -317,11 +320,18 @@ for (const app of ['react', 'vue', 'svelte', 'next', 'page'] as const)
   });
 
 test('the versions they name are those they are tested with', async () => {
-  const own = JSON.parse(readFileSync(join(frameworks, 'package.json'), 'utf8')).dependencies;
+  const tested = (['react', 'angular'] as const).map(
+    (app) => JSON.parse(readFileSync(join(packagesOf(app), 'package.json'), 'utf8')).dependencies,
+  );
   const files = await handOff({ set, sources: sourcesFrom(root) });
-  const named = [...files]
-    .filter(([path]) => /^apps\/\w+\/package\.json$/.test(path))
-    .map(([, text]) => JSON.parse(text));
-  const all = Object.assign({}, ...named.flatMap((one) => [one.dependencies, one.devDependencies]));
-  expect(all).toEqual(own);
+  for (const [own, isIts] of [
+    [tested[0], (path: string) => !path.startsWith('apps/angular/')],
+    [tested[1], (path: string) => path.startsWith('apps/angular/')],
+  ] as const) {
+    const named = [...files]
+      .filter(([path]) => /^apps\/\w+\/package\.json$/.test(path) && isIts(path))
+      .map(([, text]) => JSON.parse(text));
+    const all = Object.assign({}, ...named.flatMap((one) => [one.dependencies, one.devDependencies]));
+    expect(all).toEqual(own);
+  }
 });

@@ -13,6 +13,8 @@ const titles: Readonly<Record<string, string>> = {
   vue: words.vue,
   svelte: words.svelte,
   next: words.next,
+  angular: words.angular,
+  page: words.nodeServer,
   server: words.server,
 };
 
@@ -20,7 +22,10 @@ const titles: Readonly<Record<string, string>> = {
 const keyOf = ({ use, app }: Made['snippets'][number]): string => app ?? use;
 
 /** What runs on a server, which the preview does not have. */
-const onServer: readonly string[] = ['next', 'server'];
+const onServer: readonly string[] = ['server'];
+
+/** Applications that are built by their own tools. */
+const ownTools: readonly string[] = ['next', 'angular', 'page'];
 
 /** The code of a use, and beside it the running result. */
 export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {
@@ -42,6 +47,8 @@ export function Snippets({ setKey, made }: { readonly setKey: string; readonly m
         </div>
         {onServer.includes(keyOf(shown)) ? (
           <p className="caption">{words.noPreview}</p>
+        ) : ownTools.includes(keyOf(shown)) ? (
+          <p className="caption">{words.noPreviewOfApplication}</p>
         ) : (
           <Live
             key={`${shown.use} ${shown.of.id}`}

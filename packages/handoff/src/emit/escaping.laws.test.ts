@@ -40,8 +40,8 @@ const setOf = (text: string): SetDocument =>
     ],
     forms: [{ id: 'b', title: text, sections: [{ title: text, fields: ['f', 'c'] }] }],
   }) as unknown as SetDocument;
-const appOf = (use: Use, text: string): ReadonlyMap<string, string> =>
-  applications(setOf(text), [use, 'server'], kinds)[0]!.files;
+const appOf = (use: Use, text: string, app: string = use): ReadonlyMap<string, string> =>
+  applications(setOf(text), [use, 'server'], kinds).find(({ name }) => name === app)!.files;
 
 /** A text as HTML has it: line separators are blanks in an attribute. */
 const flat = (text: string): string => text.replace(/\s+/g, ' ').trim();
@@ -105,10 +105,26 @@ test('JSX: the same', () => {
   );
 });
 
+test('Angular: the same, with braces and `@`', () => {
+  fc.assert(
+    fc.property(texts, fc.constantFrom('@if (x) {', '@let a = 1;', '@'), (text, sign) => {
+      const html = appOf('element', text + sign, 'angular').get('src/app.html')!;
+      for (const wanted of ['h1', 'legend']) {
+        const [, inner = ''] = new RegExp(`<${wanted}>(.*)</${wanted}>`).exec(html) ?? [];
+        expect(inner).not.toMatch(/[{}@<>]/);
+        const { childNodes } = parseFragment(inner) as unknown as {
+          readonly childNodes: readonly HtmlNode[];
+        };
+        expect(flat(childNodes.map(({ value }) => value).join(''))).toBe(flat(text + sign));
+      }
+    }),
+  );
+});
+
 test('a page that a server writes: texts of the definition and of whoever fills it in', () => {
   fc.assert(
     fc.property(texts, texts, (text, typed) => {
-      const code = appOf('element', text).get('page.mjs')!;
+      const code = appOf('element', text, 'page').get('page.mjs')!;
       const page = new Function(`${code.replace('export function', 'function')} return page;`)() as (
         raw: object,
         findings: readonly object[],

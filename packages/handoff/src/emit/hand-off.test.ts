@@ -94,7 +94,14 @@ describe('the folder', () => {
 
   test('its applications import what they have, what is copied to them, and packages they name', () => {
     const names = [...files.keys()].filter((path) => /^apps\/\w+\/package\.json$/.test(path));
-    expect(names.map((path) => path.split('/')[1])).toEqual(['next', 'page', 'react', 'svelte', 'vue']);
+    expect(names.map((path) => path.split('/')[1])).toEqual([
+      'angular',
+      'next',
+      'page',
+      'react',
+      'svelte',
+      'vue',
+    ]);
     for (const manifest of names) {
       const app = manifest.replace('package.json', '');
       const { dependencies = {}, devDependencies = {} } = JSON.parse(files.get(manifest)!);

@@ -15,7 +15,7 @@ import { compareCustomCode, customCodeModule, type RunsCode } from './custom-cod
 import { declarations, typesAt } from './declarations.ts';
 import { htmlPages } from './html-page.ts';
 import { compiledIn, languageFiles } from './languages.ts';
-import { elementsModule, serverModule, trialsModule, usualPrefix } from './modules.ts';
+import { elementsInReact, elementsModule, serverModule, trialsModule, usualPrefix } from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
@@ -143,8 +143,12 @@ export async function handOff({
   onProgress('writing', 0.85);
   for (const [path, text] of languageFiles(set, tags, kinds)) files.set(path, text);
   if (isServed) put(files, 'server', serverModule(set, needs));
-  if (uses.includes('element'))
-    put(files, 'elements', elementsModule(set, needs, { isInJsx: uses.includes('react'), prefix }));
+  if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs, prefix));
+  // Whoever imports the hooks of React has its types.
+  if (uses.includes('element') && uses.includes('react')) {
+    files.set('elements-react.d.ts', elementsInReact(needs.hasForms, prefix));
+    files.set('react.d.ts', `import './elements-react.js';\n${files.get('react.d.ts')}`);
+  }
   putBeside(files, {
     set,
     tapes: isTried ? tapes : [],

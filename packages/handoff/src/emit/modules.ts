@@ -71,20 +71,19 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
       ]),
       ...(isOne ? [`export { check${only.stem} as check };`] : []),
       ...(isAsking ? [listed('export', ['askByFetch'], './types/dom/index.js')] : []),
-      "export type { AtServer, CheckedRecord, StandardForm } from './types/engine/form/index.js';",
+      "export type { AtServer, CheckedRecord, FieldFinding, FormRecord, StandardForm } from './types/engine/form/index.js';",
     ),
   };
 }
 
 /**
- * The types of the elements for scripts (`querySelector`, events) and, where React is used, for JSX. The same
- * in every hand-off, so that two in one project declare the same.
+ * The types of the elements for scripts (`querySelector`, events). The same in every hand-off, so that two in
+ * one project declare the same.
  */
-const elementTypes = (hasForms: boolean, isInJsx: boolean, prefix: string): string =>
+const elementTypes = (hasForms: boolean, prefix: string): string =>
   lines(
     listed('import type', ['FieldElement', ...(hasForms ? ['FormElement'] : [])], './element.js'),
     ...(hasForms ? [listed('import type', ['FormRecord'], './types/engine/form/index.js')] : []),
-    ...(isInJsx ? [listed('import type', ['DetailedHTMLProps', 'HTMLAttributes'], 'react')] : []),
     '',
     'declare global {',
     '  interface HTMLElementTagNameMap {',
@@ -100,34 +99,35 @@ const elementTypes = (hasForms: boolean, isInJsx: boolean, prefix: string): stri
         ]
       : []),
     '}',
-    ...(isInJsx
-      ? [
-          "declare module 'react' {",
-          '  namespace JSX {',
-          '    interface IntrinsicElements {',
-          `      '${prefix}-field': DetailedHTMLProps<HTMLAttributes<FieldElement>, FieldElement> & { field: string; name?: string; label?: string; hint?: string; placeholder?: string; readonly?: boolean; required?: boolean };`,
-          ...(hasForms
-            ? [
-                `      '${prefix}-form': DetailedHTMLProps<HTMLAttributes<FormElement>, FormElement> & { form: string };`,
-              ]
-            : []),
-          '    }',
-          '  }',
-          '}',
-        ]
-      : []),
     'export {};',
   );
 
 /**
- * `elements.js`: defines the elements for everything in the set when it is loaded. `isInJsx`: its types are
- * also for JSX of React.
+ * `elements-react.d.ts`: the types of the elements in JSX of React. In a file of its own, because a project
+ * without React does not have its types.
  */
-export function elementsModule(
-  set: SetDocument,
-  needs: Needs,
-  { isInJsx = false, prefix = usualPrefix }: { readonly isInJsx?: boolean; readonly prefix?: string } = {},
-): Module {
+export const elementsInReact = (hasForms: boolean, prefix = usualPrefix): string =>
+  lines(
+    listed('import type', ['FieldElement', ...(hasForms ? ['FormElement'] : [])], './element.js'),
+    listed('import type', ['DetailedHTMLProps', 'HTMLAttributes'], 'react'),
+    '',
+    "declare module 'react' {",
+    '  namespace JSX {',
+    '    interface IntrinsicElements {',
+    `      '${prefix}-field': DetailedHTMLProps<HTMLAttributes<FieldElement>, FieldElement> & { field: string; name?: string; label?: string; hint?: string; placeholder?: string; readonly?: boolean; required?: boolean };`,
+    ...(hasForms
+      ? [
+          `      '${prefix}-form': DetailedHTMLProps<HTMLAttributes<FormElement>, FormElement> & { form: string };`,
+        ]
+      : []),
+    '    }',
+    '  }',
+    '}',
+    'export {};',
+  );
+
+/** `elements.js`: defines the elements for everything in the set when it is loaded. */
+export function elementsModule(set: SetDocument, needs: Needs, prefix = usualPrefix): Module {
   const nameOf = namesIn(set);
   const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
   const forms = formsOf(set).map(({ form }) => `all.${form}`);
@@ -163,7 +163,7 @@ export function elementsModule(
         : []),
       `defineFields([${fields.join(', ')}]${given});`,
     ),
-    dts: elementTypes(forms.length > 0, isInJsx, prefix),
+    dts: elementTypes(forms.length > 0, prefix),
   };
 }
 

@@ -2,7 +2,7 @@ import { documentVersion, fieldIdsOf, type SetDocument } from '@arbeit/engine/do
 import { inMarkdown } from '../escape.ts';
 import { fileName, namesIn } from '../names.ts';
 import type { Use } from './adapters.ts';
-import type { Application } from './apps/index.ts';
+import type { Application, AppName } from './apps/index.ts';
 import { differencesIn, type HtmlPage } from './html-page.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
@@ -30,9 +30,15 @@ const fenced = ({ title, language, code }: Snippet): readonly string[] => {
   return [`## ${title}`, '', `${fence}${language}`, code.trimEnd(), fence, ''];
 };
 
+/** How applications are started that are not started as most are. */
+const starts: Readonly<Partial<Record<AppName, string>>> = {
+  angular: '`npm install`, `npm run build`, `npm start`',
+  page: '`npm start`',
+};
+
 /** The uses that a project of its own with an application needs. */
-const usesOf = ({ name, use }: Application, hasForm: boolean): string =>
-  [name === 'page' ? 'element' : use, ...(hasForm ? ['server'] : [])].join(',');
+const usesOf = ({ use }: Application, hasForm: boolean): string =>
+  [use, ...(hasForm ? ['server'] : [])].join(',');
 
 /** The applications of a hand-off: what they are and how they are started. */
 function aboutApps(apps: readonly Application[], hasForm: boolean, document: string): readonly string[] {
@@ -45,8 +51,7 @@ function aboutApps(apps: readonly Application[], hasForm: boolean, document: str
     '| folder | what it is | how it is started |',
     '|---|---|---|',
     ...apps.map(({ name, title }) => {
-      const commands = name === 'page' ? '`npm start`' : '`npm install`, `npm run dev`';
-      return `| \`apps/${name}\` | ${title} | ${commands} |`;
+      return `| \`apps/${name}\` | ${title} | ${starts[name] ?? '`npm install`, `npm run dev`'} |`;
     }),
     '',
     'Start a project from one of them: copy its folder, run `npm run build` once, so that `fields.mjs` copies the fields into it, and',

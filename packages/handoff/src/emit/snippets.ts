@@ -71,8 +71,8 @@ export function snippets(set: SetDocument, uses: readonly Use[], prefix = usualP
   const apps = applications(set, [...uses, 'server'], kinds, prefix);
   return uses.flatMap((use): readonly Snippet[] => {
     const written = fragments[use]?.(about);
-    if (written) return [{ ...written, use, of }];
-    return apps.filter((app) => app.use === use).flatMap((app) => ownFiles(app, of));
+    const own = apps.filter((app) => app.use === use).flatMap((app) => ownFiles(app, of));
+    return written ? [{ ...written, use, of }, ...own] : own;
   });
 }
 

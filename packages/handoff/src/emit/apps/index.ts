@@ -2,6 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { KindTable } from '@arbeit/engine/kinds';
 import type { Use } from '../adapters.ts';
 import { usualPrefix } from '../modules.ts';
+import { angularApp } from './angular.ts';
 import { type Application, factsOf } from './application.ts';
 import { nextApp } from './next.ts';
 import { pageApp } from './page.ts';
@@ -28,6 +29,6 @@ export function applications(
     ...(has('react') ? [reactApp(facts), nextApp(facts)] : []),
     ...(has('vue') ? [vueApp(facts)] : []),
     ...(has('svelte') ? [svelteApp(facts)] : []),
-    ...(has('element') ? [pageApp(facts)] : []),
+    ...(has('element') ? [angularApp(facts), pageApp(facts)] : []),
   ];
 }

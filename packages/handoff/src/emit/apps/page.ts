@@ -251,7 +251,7 @@ export function pageApp(facts: AppFacts): Application {
     name: 'page',
     use: 'element',
     title: 'A plain page and a server of Node.js',
-    own: ['page.mjs', 'server.mjs', ...(form ? ['app.js'] : [])],
+    own: ['server.mjs', ...(form ? ['app.js'] : [])],
     files: new Map([
       ['app.css', `${appSheet}.wrong { margin: 0; color: light-dark(#a3162a, #ff9aa2); }\n`],
       ...(form ? [['app.js', clientFile(facts)] as const] : []),

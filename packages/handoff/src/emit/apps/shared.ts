@@ -176,7 +176,7 @@ export const viteConfig = (facts: AppFacts, importPlugin: string, plugin: string
 };
 
 /** The form with native controls, as a browser without JavaScript shows it. */
-const withoutScripts = ({ form, natives, words }: AppFacts): readonly string[] => [
+export const withoutScripts = ({ form, natives, words }: AppFacts): readonly string[] => [
   form ? '<form method="post" action="/records">' : '<form>',
   ...indented(form ? sectionRows(natives, form.sections) : nativeRows(natives), 2),
   `  <button>${inAttribute(words.submit)}</button>`,

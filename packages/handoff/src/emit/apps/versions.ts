@@ -1,8 +1,16 @@
 /**
- * The versions that applications name in their `package.json`. They are those of `e2e/frameworks`, where each
- * application is built, checked and used in a browser.
+ * The versions that applications name in their `package.json`. They are those of `e2e/frameworks` and
+ * `e2e/angular`, where each application is built, checked and used in a browser.
  */
 const versions = {
+  '@angular/build': '21.2.27',
+  '@angular/cli': '21.2.28',
+  '@angular/common': '21.2.26',
+  '@angular/compiler': '21.2.26',
+  '@angular/compiler-cli': '21.2.26',
+  '@angular/core': '21.2.26',
+  '@angular/forms': '21.2.26',
+  '@angular/platform-browser': '21.2.26',
   '@sveltejs/vite-plugin-svelte': '7.3.1',
   '@types/node': '20.19.43',
   '@types/react': '19.3.0',
@@ -12,9 +20,13 @@ const versions = {
   next: '16.4.6',
   react: '19.3.1',
   'react-dom': '19.3.1',
+  rxjs: '7.8.2',
   svelte: '5.57.3',
   'svelte-check': '4.7.8',
+  tslib: '2.9.1',
   typescript: '6.0.3',
+  // Angular wants an older one than the others.
+  'typescript-of-angular': '5.9.3',
   vite: '8.3.8',
   vue: '3.5.45',
   'vue-tsc': '3.3.14',
@@ -25,4 +37,4 @@ export type Package = keyof typeof versions;
 
 /** The dependencies of an application, as `package.json` lists them. */
 export const pinned = (...names: readonly Package[]): Readonly<Record<string, string>> =>
-  Object.fromEntries([...names].sort().map((name) => [name, versions[name]]));
+  Object.fromEntries([...names].sort().map((name) => [name.replace(/-of-angular$/, ''), versions[name]]));
