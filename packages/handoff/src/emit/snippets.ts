@@ -69,11 +69,14 @@ export function snippets(set: SetDocument, uses: readonly Use[], prefix = usualP
     : ({ type: 'field', id: about.id } as const);
   // What they show of a form is the same whether its records are checked on a server or not.
   const apps = applications(set, [...uses, 'server'], kinds, prefix);
-  return uses.flatMap((use): readonly Snippet[] => {
+  const short = uses.flatMap((use): readonly Snippet[] => {
     const written = fragments[use]?.(about);
-    const own = apps.filter((app) => app.use === use).flatMap((app) => ownFiles(app, of));
-    return written ? [{ ...written, use, of }, ...own] : own;
+    if (written) return [{ ...written, use, of }];
+    return apps.filter((app) => app.use === use).flatMap((app) => ownFiles(app, of));
   });
+  // Applications of a use that has a short example come after all of those.
+  const more = apps.filter(({ use }) => fragments[use] && uses.includes(use));
+  return [...short, ...more.flatMap((app) => ownFiles(app, of))];
 }
 
 /** Short examples, by use. */
