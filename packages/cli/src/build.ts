@@ -98,10 +98,15 @@ function readTapeFile(path: string, output: Output): TapeFile | undefined {
 }
 
 /** Modules that a hand-off may have beside its folders. */
-const modules = [...uses, 'fields', 'elements', 'languages', 'custom-code'].flatMap((name) => [
-  `${name}.js`,
-  `${name}.d.ts`,
-]);
+const modules = [
+  ...uses,
+  'fields',
+  'labels',
+  'elements',
+  'elements-react',
+  'languages',
+  'custom-code',
+].flatMap((name) => [`${name}.js`, `${name}.d.ts`]);
 
 /**
  * File that marks a folder as made by this command, so that it may be replaced. Nobody's own files are

@@ -157,7 +157,7 @@ describe('the folder', () => {
       ),
     ).toEqual([]);
     expect([...small.keys()].filter((path) => !path.startsWith('types/') && !path.startsWith('run-time/'))).toEqual([
-      'README.md', 'dom.d.ts', 'dom.js', 'fields.d.ts', 'fields.js', 'huts.arbeit.json', 'package.json',
+      'README.md', 'dom.d.ts', 'dom.js', 'fields.d.ts', 'fields.js', 'huts.arbeit.json', 'labels.d.ts', 'labels.js', 'package.json',
     ]); // biome-ignore format: a list
   });
 

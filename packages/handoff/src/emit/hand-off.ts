@@ -15,7 +15,14 @@ import { compareCustomCode, customCodeModule, type RunsCode } from './custom-cod
 import { declarations, typesAt } from './declarations.ts';
 import { htmlPages } from './html-page.ts';
 import { compiledIn, languageFiles } from './languages.ts';
-import { elementsInReact, elementsModule, serverModule, trialsModule, usualPrefix } from './modules.ts';
+import {
+  elementsInReact,
+  elementsModule,
+  labelsModule,
+  serverModule,
+  trialsModule,
+  usualPrefix,
+} from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
@@ -142,6 +149,7 @@ export async function handOff({
 
   onProgress('writing', 0.85);
   for (const [path, text] of languageFiles(set, tags, kinds)) files.set(path, text);
+  put(files, 'labels', labelsModule(set));
   if (isServed) put(files, 'server', serverModule(set, needs));
   if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs, prefix));
   // Whoever imports the hooks of React has its types.

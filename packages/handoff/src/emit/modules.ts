@@ -77,6 +77,27 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
 }
 
 /**
+ * `labels.js`: the labels alone, under the names of the fields and forms, for tables and mails that show
+ * records and need nothing that formats or checks.
+ */
+export function labelsModule(set: SetDocument): Module {
+  const nameOf = namesIn(set);
+  const all = [
+    ...set.fields.map(({ id, label }) => [nameOf(id), label] as const),
+    ...formsOf(set).map(({ form, title }) => [form, title] as const),
+  ];
+  return {
+    js: lines(...all.map(([name, label]) => `export const ${name} = ${inScript(label)};`)),
+    dts: lines(
+      ...all.flatMap(([name, label]) => [
+        `/** ${inComment(label)} */`,
+        `export declare const ${name}: string;`,
+      ]),
+    ),
+  };
+}
+
+/**
  * The types of the elements for scripts (`querySelector`, events). The same in every hand-off, so that two in
  * one project declare the same.
  */

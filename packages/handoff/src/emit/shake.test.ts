@@ -86,6 +86,12 @@ describe.each([
   }); // biome-ignore format: two pages
 });
 
+test('the label of one field is its text', async () => {
+  const page = await byEsbuild("import { deposit } from './labels.js'; document.title = deposit;");
+  expect(page.trim()).toMatch(/^\(?.{0,40}"Deposit".{0,80}$/s);
+  expect(gzipSync(page).length).toBeLessThan(500);
+});
+
 test('nothing stands at the top level of the code of fields that a bundler must keep', async () => {
   expect([...new Set(set.fields.map(({ kind }) => kind))].sort()).toEqual(Object.keys(kinds).sort());
   const seen = new Set<string>();
