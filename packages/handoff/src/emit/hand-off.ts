@@ -151,12 +151,7 @@ export async function handOff({
   for (const [path, text] of languageFiles(set, tags, kinds)) files.set(path, text);
   put(files, 'labels', labelsModule(set));
   if (isServed) put(files, 'server', serverModule(set, needs));
-  if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs, prefix));
-  // Whoever imports the hooks of React has its types.
-  if (uses.includes('element') && uses.includes('react')) {
-    files.set('elements-react.d.ts', elementsInReact(needs.hasForms, prefix));
-    files.set('react.d.ts', `import './elements-react.js';\n${files.get('react.d.ts')}`);
-  }
+  if (uses.includes('element')) putElements(files, { set, needs, uses, prefix });
   putBeside(files, {
     set,
     tapes: isTried ? tapes : [],
@@ -205,6 +200,28 @@ function facesOf(
     const face = adapterOf(use, needs);
     return face ? [{ use, face }] : [];
   });
+}
+
+/** Adds the module that defines the elements, and their types. */
+function putElements(
+  files: Map<string, string>,
+  {
+    set,
+    needs,
+    uses,
+    prefix,
+  }: {
+    readonly set: SetDocument;
+    readonly needs: Needs;
+    readonly uses: readonly Use[];
+    readonly prefix: string;
+  },
+): void {
+  put(files, 'elements', elementsModule(set, needs, prefix));
+  if (!uses.includes('react')) return;
+  // Whoever imports the hooks of React has its types.
+  files.set('elements-react.d.ts', elementsInReact(needs.hasForms, prefix));
+  files.set('react.d.ts', `import './elements-react.js';\n${files.get('react.d.ts')}`);
 }
 
 /** Adds the files beside the modules: schemas, trials, styles, pages without scripts, the README. */
