@@ -194,6 +194,27 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
       await expect.poll(() => requests.length).toBe(1);
     });
 
+    test('an input of the page holds back a form that a completed code submits', async ({ page }) => {
+      const requests = await listen(page);
+      await page.route('**/ask', (route) => route.fulfill({ json: { verdict: 'pass' } }));
+      await built.open(page, { form: 'asked' });
+      await page.evaluate(() =>
+        document
+          .querySelector('form')!
+          .insertAdjacentHTML(
+            'afterbegin',
+            '<label>Terms <input type="checkbox" name="terms" required></label>',
+          ),
+      );
+      await line(page, 'pass').pressSequentially('12');
+      await line(page, 'code').pressSequentially('1357');
+      await expect(page.getByLabel('Terms')).toBeFocused();
+      expect(requests).toHaveLength(0);
+      await page.getByLabel('Terms').check();
+      await send(page).click();
+      await expect.poll(() => requests.length).toBe(1);
+    });
+
     test('a field that is not on the page holds it back, and that is said', async ({ page }) => {
       const requests = await listen(page);
       const told: string[] = [];

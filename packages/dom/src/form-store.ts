@@ -126,8 +126,8 @@ export function carryOver(from: FormStore, to: FormStore): void {
     if (!from.form.places.has(id)) continue;
     const before = from.field(id);
     const field = to.field(id);
-    // In another language a field holds the same: half of a date stays half of it.
-    if (originOf(before.field) === originOf(field.field)) {
+    // In another language a text has the same display: half of a date is kept. What is picked has another.
+    if (originOf(before.field) === originOf(field.field) && field.field.kind.control !== 'picks') {
       field.restore({ ...before.state(), focused: false });
       continue;
     }
@@ -138,7 +138,7 @@ export function carryOver(from: FormStore, to: FormStore): void {
   }
 }
 
-/** The field that a field is a translation of; otherwise the field itself. */
+/** The original of a translated field, or the field itself. */
 const originOf = (field: HydratedField): HydratedField => field.original ?? field;
 
 /** What a view of one field needs of its form's store. */

@@ -41,14 +41,17 @@ function passOn(bound: Bound, event: SubmitEvent): void {
 }
 
 /**
- * A control of the page that the form does not know and the browser finds wrong: an input of its own, or a
- * field with a problem that only the page sees. The browser itself does not look any more.
+ * Shows the browser's message at the first invalid control that the form does not know: an input of the page,
+ * or an element with a problem that only the page knows. The browser does not check a bound form itself.
+ * Returns the message; `undefined` if there is no such control.
  */
-function wrongBeside({ element, store }: Bound): { reportValidity(): boolean } | undefined {
-  for (const control of element.elements) {
-    const { name, willValidate, validity } = control as HTMLInputElement;
-    if (!willValidate || validity?.valid !== false) continue;
-    if (!store.form.places.has(name) || 'evaluation' in control) return control as HTMLInputElement;
+function reportBeside({ element, store }: Bound): string | undefined {
+  for (const one of element.elements) {
+    const control = one as HTMLInputElement;
+    if (!control.willValidate || control.validity?.valid !== false) continue;
+    if (store.form.places.has(control.name) && !('evaluation' in control)) continue;
+    control.reportValidity();
+    return control.validationMessage;
   }
   return undefined;
 }
@@ -56,20 +59,18 @@ function wrongBeside({ element, store }: Bound): { reportValidity(): boolean } |
 function onSubmit(bound: Bound, event: SubmitEvent): void {
   const { element, store } = bound;
   if (event.target !== element || skipsChecks(event.submitter)) return;
-  // What the button said at the press before is over.
-  clearBubble(element);
-  const beside = store.isReady() ? wrongBeside(bound) : undefined;
-  if (beside) {
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    beside.reportValidity();
-    return;
-  }
   if (bound.isPassing) {
     passOn(bound, event);
     return;
   }
   bound.submitter = event.submitter;
+  clearBubble(element);
+  // A form that still has to ask is checked when it is sent.
+  if (store.isReady() && reportBeside(bound) !== undefined) {
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    return;
+  }
   const before = store.state().sending.is;
   bound.isAsked = true;
   store.dispatch({ type: 'submit' });
@@ -151,11 +152,16 @@ export function bindForm<V extends Values = Values>(
     isPassing: false,
     isHandedOver: false,
   };
-  const send: SendRecord<V> = (record) => {
-    if (options.send) return options.send(record);
+  const handOver: SendRecord<V> = (record) => options.send?.(record) ?? new Promise(() => {});
+  const send: SendRecord<V> = async (record) => {
+    if (bound.isAsked) return handOver(record);
     // An answer or a completed code may arrive during a key, which is finished first.
-    if (!bound.isAsked) queueMicrotask(() => signal.aborted || submitAgain(bound));
-    return new Promise(() => {});
+    await Promise.resolve();
+    if (signal.aborted) return [];
+    const message = reportBeside(bound);
+    if (message !== undefined) return [{ field: '', code: 'invalid-control', message }];
+    if (!options.send) submitAgain(bound);
+    return handOver(record);
   };
   // Fields take over the displayed text in the capture phase (`form-part.ts`); handlers on the form find the
   // form submitted.

@@ -1,4 +1,4 @@
-import type { HydratedField } from '@arbeit/engine/field';
+import { conceals, type HydratedField } from '@arbeit/engine/field';
 
 /**
  * Whether a field conceals what is typed into it, even while it is revealed.
@@ -6,8 +6,7 @@ import type { HydratedField } from '@arbeit/engine/field';
  * @example
  * isConcealed(pass); // false
  */
-export const isConcealed = ({ plan }: Pick<HydratedField, 'plan'>): boolean =>
-  (plan as { readonly conceal?: unknown }).conceal === true;
+export const isConcealed = ({ plan }: Pick<HydratedField, 'plan'>): boolean => conceals(plan);
 
 /** Submits that were stopped because they would have put a secret into the address. */
 const refused = new WeakSet<Event>();

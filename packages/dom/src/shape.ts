@@ -6,7 +6,7 @@ import { groupsOf } from './boxes.ts';
 export interface ControlShape {
   /** A line or several lines of text, a list, or a group of buttons of this type. */
   readonly control: 'input' | 'textarea' | 'select' | 'radio' | 'checkbox';
-  /** Lines of a text area; otherwise 1. */
+  /** Lines of a text area, or 1. */
   readonly rows: number;
   /** The sizes of the groups of boxes that are drawn under an input; empty for other fields. */
   readonly groups: readonly number[];

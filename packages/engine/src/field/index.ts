@@ -1,5 +1,6 @@
 export type { Answer } from '../rules/checks.ts';
 export type { Ask, Question, Questions } from '../rules/questions.ts';
+export { conceals } from '../rules/said.ts';
 export type { Appearance } from './appearance.ts';
 export { apply, keysOf, start } from './apply.ts';
 export type { CompiledField, Plan } from './compiled.ts';

@@ -1,4 +1,5 @@
 import { expectedRecord, notAllowed } from '../faults/usage.ts';
+import { conceals } from '../rules/said.ts';
 import type { FieldFinding } from './apply.ts';
 import { type Asker, type CheckedRecord, checkRecord, type NameIn } from './check-record.ts';
 import { type HydratedForm, placeOf } from './form.ts';
@@ -102,7 +103,7 @@ export function serverForm<V extends Values = Values>(
     check,
     refill(record) {
       const { raw = {} } = rawIn(record) ?? {};
-      const shown = form.fields.filter(({ id, plan }) => Object.hasOwn(raw, id) && !isConcealed(plan));
+      const shown = form.fields.filter(({ id, plan }) => Object.hasOwn(raw, id) && !conceals(plan));
       return Object.fromEntries(shown.map(({ id }) => [id, raw[id] ?? '']));
     },
     standard: ({ today, ...at }) => ({
@@ -123,9 +124,6 @@ export function serverForm<V extends Values = Values>(
     }),
   };
 }
-
-/** Security relevant: what is concealed is never drawn on a server. */
-const isConcealed = (plan: object): boolean => (plan as { readonly conceal?: unknown }).conceal === true;
 
 /** A finding with its message: a rule brings its own, and what no field could contain has one per form. */
 const said = <F extends string>(finding: FieldFinding<F>, texts: ServerTexts): FieldFinding<F> =>

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { carryOver, createFormStore } from '@arbeit/dom';
 import { compile, inLanguage, type SetDocument } from '@arbeit/engine/document';
-import { dehydrate } from '@arbeit/engine/field';
+import { dehydrate, type Evaluation } from '@arbeit/engine/field';
 import { patchBetween, serverForm, translateField, translateForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { languages } from '@arbeit/engine/rules';
@@ -47,6 +48,23 @@ describe.each(Object.keys(languages))('in %s', (language) => {
     }
   });
 });
+
+test('values carried over into another language are those that it has when it is filled in anew', () => {
+  const texts = textsIn(set, 'de', kinds);
+  const form = compile({ ...set, forms: [{ id: 'all', title: 'All', fields: set.fields.map(({ id }) => id) }] }, kinds).forms[0]!;
+  const german = translateForm(form, texts);
+  for (const { id, kind, plan } of form.fields) {
+    const options = (plan as { options?: readonly { value: string }[] }).options;
+    const samples = options ? options.map(({ value }) => value) : ['1', '12', '14022027', '07700900123', 'Larch'];
+    for (const text of samples) {
+      const [from, to, anew] = [createFormStore(form, '2027-02-10'), createFormStore(german, '2027-02-10'), createFormStore(german, '2027-02-10')];
+      for (const store of [from, anew]) store.field(id).dispatch({ type: 'set', text });
+      carryOver(from, to);
+      const seen = ({ display, raw, value }: Evaluation) => [display, raw, value];
+      expect([id, kind.control, ...seen(to.evaluation(id))]).toEqual([id, kind.control, ...seen(anew.evaluation(id))]);
+    }
+  }
+}); // biome-ignore format: a claim a line
 
 test('a patch says what differs, and nothing else', () => {
   const data = fc.object({ key: fc.constantFrom('a', 'b', 'c'), maxDepth: 3, withNullPrototype: false, values: [fc.string(), fc.integer(), fc.constant(null)] }); // biome-ignore format: a generator

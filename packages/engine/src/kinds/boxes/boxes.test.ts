@@ -3,7 +3,6 @@ import { compileField } from '../../document/compile-field.ts';
 import { apply, keysOf, start } from '../../field/apply.ts';
 import { kinds } from '../registry.ts';
 import type { CodeEntry } from './define.ts';
-import { activeBox, type BoxesPlan } from './run.ts';
 
 const field = (entry: CodeEntry) =>
   compileField({ id: 'c', kind: 'one-time-code', label: 'C', entry }, { locale: 'en-GB' }, kinds);
@@ -58,14 +57,5 @@ describe('typing', () => {
     expect([state.body.content, state.rejected]).toEqual(['4981', 'full']);
     state = apply(code, apply(code, state, { type: 'select', start: 2, end: 3 }), { type: 'key', text: '0' });
     expect([state.body.content, state.start]).toEqual(['4901', 3]);
-  });
-  test.each([3, 4, 6, 12])('%i boxes: the active one is at the caret, the last when full', (length) => {
-    const plan = field({ length }).plan as BoxesPlan;
-    expect(plan.groups).toEqual([length]);
-    expect([0, length - 1, length].map((caret) => activeBox(plan, caret))).toEqual([
-      0,
-      length - 1,
-      length - 1,
-    ]);
   });
 });

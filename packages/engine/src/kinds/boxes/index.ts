@@ -1,2 +1,2 @@
 export { oneTimeCode, pin } from './entry.ts';
-export { activeBox, type BoxesPlan } from './run.ts';
+export type { BoxesPlan } from './run.ts';

@@ -89,11 +89,3 @@ export const boxes: Kind<BoxesPlan, LineBody> = /*#__PURE__*/ made(
     parse: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
   }),
 );
-
-/**
- * The index of the active box: the one at the caret, the last one if all boxes are full.
- *
- * @example
- * const index = (plan: BoxesPlan) => activeBox(plan, 2);
- */
-export const activeBox = (plan: BoxesPlan, caret: number): number => Math.min(caret, plan.length - 1);
