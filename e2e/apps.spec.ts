@@ -104,7 +104,7 @@ async function running(app: AppName): Promise<Running> {
   const folder = join(made, 'apps', app);
   const before = readFileSync(join(folder, 'package.json'), 'utf8');
   if (app !== 'page') npmRun(folder, 'build');
-  // Untouched: no tool had to change what was handed off.
+  // The tools did not change the handed-off files.
   expect(readFileSync(join(folder, 'package.json'), 'utf8')).toBe(before);
   const port = String(await freePort());
   const address = `http://127.0.0.1:${port}/`;

@@ -115,8 +115,8 @@ const modules = [
 const mark = 'package.json';
 
 /**
- * Writes the files and returns the problem if that fails, otherwise the applications that were there before
- * and are left as they are. A folder with other content is left alone.
+ * Writes the files. Returns the problem as a text if that fails, or the names of the applications that were
+ * in the folder already and are unchanged. A folder with other content is not changed.
  */
 function writeFolder(folder: string, files: HandedFiles): string | readonly string[] {
   try {
@@ -124,7 +124,7 @@ function writeFolder(folder: string, files: HandedFiles): string | readonly stri
       const before = existsSync(join(folder, mark)) ? readFileSync(join(folder, mark), 'utf8') : '';
       if (!before.includes('made with Arbeit'))
         return `${folder}: the folder is not empty; choose another or empty it`;
-      // Of applications, what was written is kept: somebody may have gone on from it.
+      // Applications are kept, because a developer may have changed them.
       for (const name of [
         'run-time',
         'types',

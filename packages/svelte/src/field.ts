@@ -33,7 +33,7 @@ export interface Field<V extends string = string>
   readonly value: V | null;
   /** How its control is drawn. */
   readonly shape: ControlShape;
-  /** Guide text that follows the display, to be drawn behind the input; empty if there is none. */
+  /** Guide text after the display, to be drawn behind the input; empty if the field has none. */
   readonly guideText: string;
   /** Facts about the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Record<string, string>>;
@@ -93,7 +93,7 @@ export function field<V extends string = string>(
   const set = (text: string): void => {
     store.dispatch({ type: 'set', text });
   };
-  /** The evaluation, to be read again by whoever is reading now, once it changes. */
+  /** The evaluation. What reads it is updated when it changes. */
   const evaluation = (): Evaluation<V> => {
     track();
     return store.evaluation();

@@ -9,7 +9,7 @@ export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
   /** Whether every field that counts passes all its rules of severity `error`. */
   readonly isReady: boolean;
-  /** How sending stands. */
+  /** The state of submitting. */
   readonly sending: Sending;
   /**
    * To spread on the `<form>`: an attachment that binds it. Messages have elements of their own, so the
@@ -30,8 +30,8 @@ export interface FormOptions<V extends Values = Values> {
    */
   readonly send?: SendRecord<V> | undefined;
   /**
-   * The store of a form whose values are taken over, for example of the same form in another language, which
-   * the component was drawn with before.
+   * A store whose values are copied, for example that of the same form in another language, with which the
+   * component was drawn before.
    */
   readonly from?: FormStore<V> | undefined;
   /** Asks the questions of the fields while the `<form>` exists: `driveFormAsks`. */

@@ -38,7 +38,7 @@ export interface Field<V extends string = string>
   readonly value: Readonly<Ref<V | null>>;
   /** How its control is drawn. */
   readonly shape: ControlShape;
-  /** Guide text that follows the display, to be drawn behind the input; empty if there is none. */
+  /** Guide text after the display, to be drawn behind the input; empty if the field has none. */
   readonly guideText: Readonly<Ref<string>>;
   /** Facts about the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Ref<Readonly<Record<string, string>>>>;

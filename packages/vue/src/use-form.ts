@@ -9,7 +9,7 @@ export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
   /** Whether every field that counts passes all its rules of severity `error`. */
   readonly isReady: Readonly<Ref<boolean>>;
-  /** How sending stands. */
+  /** The state of submitting. */
   readonly sending: Readonly<Ref<Sending>>;
   /** For `v-bind` on the `<form>`. Messages have elements of their own, so the browser shows no bubbles. */
   readonly formProps: Readonly<Record<string, unknown>>;
@@ -27,8 +27,8 @@ export interface FormOptions<V extends Values = Values> {
    */
   readonly send?: SendRecord<V> | undefined;
   /**
-   * The store of a form whose values are taken over, for example of the same form in another language, which
-   * the component was drawn with before.
+   * A store whose values are copied, for example that of the same form in another language, with which the
+   * component was drawn before.
    */
   readonly from?: FormStore<V> | undefined;
   /** Asks the questions of the fields while the component exists: `driveFormAsks`. */

@@ -82,7 +82,7 @@ export async function livePage(stored: SetDocument, use: LiveUse): Promise<LiveP
   const { files, start, code } = await partsOf(set, use);
   const { outputFiles } = await build({
     stdin: {
-      contents: `${standIn}\nimport './${start}';\n${aside}`,
+      contents: `${simulatedServer}\nimport './${start}';\n${aside}`,
       resolveDir: process.cwd(),
       loader: 'js',
     },
@@ -109,10 +109,10 @@ export async function livePage(stored: SetDocument, use: LiveUse): Promise<LiveP
 }
 
 /**
- * The page can make no request (`proxy.ts`): what an application sends is accepted, and what its rules ask is
- * answered as the stand-in of the application does.
+ * A simulated server: the page cannot make requests (`proxy.ts`). It accepts every record, and every value
+ * that a server check asks about.
  */
-const standIn = `
+const simulatedServer = `
 const away = globalThis.fetch;
 globalThis.fetch = async (path, options) =>
   options?.method === 'POST'

@@ -2,7 +2,7 @@ import { fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/documen
 import type { KindTable, Offer } from '@arbeit/engine/kinds';
 import { languages, wordingFor } from '@arbeit/engine/rules';
 import { inAttribute } from '../escape.ts';
-import { type Difference, type NativeField, nativeField, noProofs } from './native.ts';
+import { type Difference, type NativeField, nativesOf } from './native.ts';
 
 /**
  * Attributes as text in a tag. Security relevant: every name comes from the definition's allowed list or from
@@ -135,18 +135,6 @@ export function sectionRows(
   });
 }
 
-/** The native fields of a form, or of the set, in order. */
-export function nativesOf(
-  set: SetDocument,
-  kinds: KindTable,
-  ids: readonly string[],
-): readonly NativeField[] {
-  const proofs = noProofs();
-  const natives = new Map(set.fields.map((field) => [field.id, field]));
-  // The reader has verified that each of them exists.
-  return ids.map((id) => nativeField(natives.get(id)!, set, kinds, proofs));
-}
-
 /** The text of a submit button. */
 export const submitWord = (language: string): string => {
   const text = wordingFor(languages, language)['drawn/submit'];
@@ -167,17 +155,15 @@ export interface HtmlPage {
 
 /**
  * A page for each form of a set, or for its fields if it has no form: native controls with what the browser
- * can check. With
- * `elements`, the prefix of elements, each control is inside one, which takes it over.
+ * can check. With `elements`, the prefix of elements, each control is inside an element, which replaces it.
  */
 export function htmlPages(
   set: SetDocument,
   kinds: KindTable,
   elements: string | undefined,
 ): readonly HtmlPage[] {
-  const proofs = noProofs();
   const language = languageOf({}, set);
-  const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds, proofs)]));
+  const natives = nativesOf(set, kinds);
   const forms = set.forms?.length
     ? set.forms.map((form) => ({
         id: form.id,

@@ -1,3 +1,4 @@
+import { isConcealed } from '@arbeit/dom';
 import { compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
 import { misuse } from '@arbeit/engine/faults';
 import { type HydratedField, mayStand } from '@arbeit/engine/field';
@@ -33,11 +34,11 @@ const mostStates = 1_500;
 const mostInAll = 6_000;
 
 /** Results for fields by plan, and the states left for all fields. */
-export interface Proofs {
+interface Proofs {
   readonly known: Map<string, Found>;
   left: number;
 }
-export const noProofs = (): Proofs => ({ known: new Map(), left: mostInAll });
+const noProofs = (): Proofs => ({ known: new Map(), left: mostInAll });
 
 /** Whether a field accepts a whole text: complete, and nothing left out. This is what a server does. */
 export function takesWhole({ kind, plan }: HydratedField, text: string): boolean {
@@ -184,8 +185,7 @@ export function nativeField(
 ): NativeField {
   const field = compileField(definition, set, kinds);
   const { define } = kindIn(kinds, definition.kind);
-  const isConcealed = (field.plan as { readonly conceal?: unknown }).conceal === true;
-  const attributes: Record<string, string | true> = isConcealed
+  const attributes: Record<string, string | true> = isConcealed(field)
     ? { type: 'password', autocomplete: 'off' }
     : {};
   for (const [name, value] of Object.entries(field.html))
@@ -205,6 +205,22 @@ export function nativeField(
   if (found.is === 'less') return { field, attributes, difference: { is: 'none' } };
   attributes.pattern = pattern;
   return { field, attributes, difference: found };
+}
+
+/** The native fields of sets that were asked for before: comparing takes a second for a large set. */
+const known = new WeakMap<SetDocument, { readonly kinds: KindTable; readonly natives: NativeFields }>();
+
+/** The native fields of a set, by id, in its order. */
+export type NativeFields = ReadonlyMap<string, NativeField>;
+
+/** The native fields of a set. Computed once per set, which is never changed in place. */
+export function nativesOf(set: SetDocument, kinds: KindTable): NativeFields {
+  const before = known.get(set);
+  if (before?.kinds === kinds) return before.natives;
+  const proofs = noProofs();
+  const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds, proofs)]));
+  known.set(set, { kinds, natives });
+  return natives;
 }
 
 /** Whether an expression accepts a text, as far as can be decided. */

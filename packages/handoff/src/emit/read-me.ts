@@ -101,7 +101,7 @@ function aboutLanguages(
     '```',
     '',
     ...(uses.includes('react')
-      ? ['In React, `useForm(form, { carry: carryOver })` takes over what is typed when `form` changes.']
+      ? ['In React, `useForm(form, { carry: carryOver })` keeps what is typed when `form` changes.']
       : []),
     ...(uses.includes('vue') || uses.includes('svelte')
       ? [

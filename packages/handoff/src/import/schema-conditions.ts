@@ -37,8 +37,8 @@ export interface Relating {
 const plain = new Set(['title', 'description', '$comment', 'type', 'properties', 'required']);
 
 /**
- * What keywords that relate properties come to: `if`, `oneOf` with a property that tells its parts apart,
- * `dependentRequired` and others. What has no condition of a field is reported.
+ * Conditions for the keywords that relate properties: `if`, `oneOf` with a discriminator, `dependentRequired`
+ * and others. What fields cannot express is reported.
  */
 export function conditionalsOf(relating: Relating): readonly Conditional[] {
   const { reading, at } = relating;
@@ -150,7 +150,7 @@ function isOne({ id, words }: Named, values: readonly unknown[]): ConditionDocum
   return { field: id, is: raw.length === 1 ? raw[0]! : raw };
 }
 
-/** Alternatives of an object that a property with one value each tells apart. */
+/** Alternatives of an object, each with another value of one property (a discriminator). */
 function alternatives(relating: Relating, keyword: 'oneOf' | 'anyOf'): readonly Conditional[] {
   const { reading, at, made, add } = relating;
   const all = list(at.schema[keyword]).flatMap((one, i) =>

@@ -2,12 +2,15 @@ import { inAttribute, inScript, inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
 import {
   appSheet,
+  checkFunction,
   fieldsScript,
   indented,
   json,
   type Lines,
   lines,
   packageFile,
+  serverConstants,
+  textFunction,
   withoutScripts,
 } from './shared.ts';
 
@@ -32,7 +35,7 @@ const accessorFile = ({ prefix }: AppFacts): string =>
     '@Directive({',
     '  selector:',
     `    '${prefix}-field[formControl], ${prefix}-field[formControlName], ${prefix}-field[ngModel]',`,
-    "  host: { '(input)': 'tell()', '(change)': 'tell()', '(focusout)': 'leave()' },",
+    "  host: { '(input)': 'changed()', '(change)': 'changed()', '(focusout)': 'touched()' },",
     '  providers: [',
     '    { provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => FieldAccessor), multi: true },',
     '    { provide: NG_VALIDATORS, useExisting: forwardRef(() => FieldAccessor), multi: true },',
@@ -40,17 +43,17 @@ const accessorFile = ({ prefix }: AppFacts): string =>
     '})',
     'export class FieldAccessor implements ControlValueAccessor, Validator {',
     '  readonly #field: FieldElement = inject(ElementRef).nativeElement;',
-    '  protected tell: () => void = () => {};',
-    '  protected leave: () => void = () => {};',
+    '  protected changed: () => void = () => {};',
+    '  protected touched: () => void = () => {};',
     '',
     '  writeValue(raw: string | null): void {',
     "    this.#field.value = raw ?? '';",
     '  }',
-    '  registerOnChange(changed: (raw: string) => void): void {',
-    '    this.tell = () => changed(this.#field.value);',
+    '  registerOnChange(report: (raw: string) => void): void {',
+    '    this.changed = () => report(this.#field.value);',
     '  }',
-    '  registerOnTouched(touched: () => void): void {',
-    '    this.leave = touched;',
+    '  registerOnTouched(report: () => void): void {',
+    '    this.touched = report;',
     '  }',
     '  setDisabledState(isDisabled: boolean): void {',
     "    this.#field.toggleAttribute('disabled', isDisabled);",
@@ -158,29 +161,9 @@ function componentFile(facts: AppFacts): string {
   );
 }
 
-/** Reads a record and checks it, in `server.mjs`. */
-const receiving = (stem: string, isAsking: boolean): readonly Lines[] => [
-  'async function receive(request) {',
-  "  let text = '';",
-  "  for await (const part of request.setEncoding('utf8')) {",
-  '    text += part;',
-  '    // A record is never longer than this.',
-  "    if (text.length > 1_000_000) throw new RangeError('The record is too long.');",
-  '  }',
-  '  // The page sends JSON; without JavaScript the browser sends the form itself.',
-  "  const isJson = request.headers['content-type']?.includes('json');",
-  `  const checked = await check${stem}(isJson ? JSON.parse(text) : new URLSearchParams(text), {`,
-  '    today: day.format(new Date()),',
-  isAsking && "    ask: async () => ({ verdict: 'pass' }),",
-  '  });',
-  '  // If checked.ok, store checked.record.values here.',
-  '  return checked.ok ? { findings: [], values: checked.record.values } : { findings: checked.findings };',
-  '}',
-  '',
-];
-
 /** `server.mjs`: serves what `ng build` made, and checks records. */
-function serverFile({ form, asks }: AppFacts): string {
+function serverFile(facts: AppFacts): string {
+  const { form, asks } = facts;
   const isAsking = asks.length > 0;
   return lines(
     '// What your server does: the files that `npm run build` made, and the check of what is sent.',
@@ -192,20 +175,9 @@ function serverFile({ form, asks }: AppFacts): string {
     '',
     "const built = fileURLToPath(new URL('./dist/browser', import.meta.url));",
     "const types = { '.css': 'text/css', '.html': 'text/html', '.js': 'text/javascript' };",
-    form
-      ? [
-          '// The calendar day where the people are who fill in the form: set their time zone.',
-          "const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });",
-        ]
-      : false,
-    isAsking
-      ? [
-          '// A simulated service for what your rules ask: it accepts every value.',
-          `const asked = [${asks.map(inScript).join(', ')}];`,
-        ]
-      : false,
-    '',
-    form ? receiving(form.stem, isAsking) : false,
+    serverConstants(facts),
+    checkFunction(facts, false),
+    form ? textFunction(false) : false,
     'const server = createServer(async (request, response) => {',
     '  const answer = (status, body) => {',
     "    response.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8' });",
@@ -218,8 +190,11 @@ function serverFile({ form, asks }: AppFacts): string {
     form
       ? [
           "    if (request.method === 'POST' && pathname === '/records') {",
-          '      const body = await receive(request);',
-          '      return answer(body.values ? 200 : 422, body);',
+          '      const text = await textOf(request);',
+          '      // The page sends JSON. Without JavaScript the browser submits the form.',
+          "      const isJson = request.headers['content-type']?.includes('json');",
+          '      const { status, body } = await checked(isJson ? JSON.parse(text) : new URLSearchParams(text));',
+          '      return answer(status, body);',
           '    }',
         ]
       : false,

@@ -4,8 +4,8 @@ import type { KindTable } from '@arbeit/engine/kinds';
 import { languages, wordingFor } from '@arbeit/engine/rules';
 import { capital, fileName, namesIn, recordName } from '../../names.ts';
 import { type Needs, needsOf, type Use } from '../adapters.ts';
-import { isRightToLeft, nativesOf, submitWord } from '../html-page.ts';
-import type { NativeField } from '../native.ts';
+import { isRightToLeft, submitWord } from '../html-page.ts';
+import { type NativeField, nativesOf } from '../native.ts';
 
 /** The applications of a hand-off, by the name of their folder. */
 export type AppName = 'react' | 'next' | 'vue' | 'svelte' | 'angular' | 'page';
@@ -37,7 +37,7 @@ export interface AppNeeds extends Needs {
   readonly hasLines: boolean;
 }
 
-/** What an application is about: the first form of the set, otherwise its fields. */
+/** What an application contains: the first form of the set, or all fields if the set has no form. */
 export interface AppFacts {
   /** Title of the set, for example in `package.json`. */
   readonly title: string;
@@ -82,7 +82,9 @@ export function factsOf(set: SetDocument, kinds: KindTable, prefix: string): App
   const wording = wordingFor(languages, language);
   const rules = [...own, ...(form ? [form] : [])].flatMap((one) => one.rules ?? []);
   const asks = rules.flatMap(({ check }) => (check.type === 'remote' ? [check.ask] : []));
-  const natives = nativesOf(set, kinds, ids);
+  const all = nativesOf(set, kinds);
+  // The reader has verified that each of them exists.
+  const natives = ids.map((id) => all.get(id)!);
   const name = form ? nameOf(`${form.id}-form`) : '';
   return {
     title: set.title,

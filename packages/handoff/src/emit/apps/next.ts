@@ -1,7 +1,16 @@
 import { inScript } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
-import { fieldComponent, inJsx, sectionsInJsx } from './react.ts';
-import { appSheet, fieldsScript, imported, indented, json, lines, packageFile } from './shared.ts';
+import { fieldComponent, fieldsAlone, inJsx, sectionsInJsx } from './react.ts';
+import {
+  appSheet,
+  driveFunction,
+  fieldsScript,
+  imported,
+  indented,
+  json,
+  lines,
+  packageFile,
+} from './shared.ts';
 
 /** `app/actions.ts`: the server action. */
 const actionsFile = (form: NonNullable<AppFacts['form']>, isAsking: boolean): string =>
@@ -38,7 +47,7 @@ const actionsFile = (form: NonNullable<AppFacts['form']>, isAsking: boolean): st
     '}',
   );
 
-/** `app/form.tsx`: the form, drawn on the server first and taken over by the page. */
+/** `app/form.tsx`: the form, rendered on the server and hydrated in the page. */
 function formFile(facts: AppFacts, form: NonNullable<AppFacts['form']>): string {
   const { needs, words } = facts;
   const { names, code } = fieldComponent(facts);
@@ -50,13 +59,7 @@ function formFile(facts: AppFacts, form: NonNullable<AppFacts['form']>): string 
     imported([...names, 'useForm', ...(needs.isAsking ? ['type FormStore'] : [])], '../fields/react.js'),
     "import { send } from './actions';",
     '',
-    needs.isAsking
-      ? [
-          '/** Asks the routes of this application what the rules of the fields ask. */',
-          `const drive = (store: FormStore<fields.${form.record}>) => driveFormAsks(store, askByFetch());`,
-          '',
-        ]
-      : false,
+    driveFunction(facts),
     'export function Form() {',
     '  const [{ values, wrong }, action, isPending] = useActionState(send, {});',
     '  // What the server found is shown at its fields, with what was typed; also without JavaScript.',
@@ -76,28 +79,7 @@ function formFile(facts: AppFacts, form: NonNullable<AppFacts['form']>): string 
 }
 
 /** `app/form.tsx` of a set without forms. */
-function fieldsFile(facts: AppFacts): string {
-  const { fields, needs, words } = facts;
-  const { names, code } = fieldComponent(facts);
-  return lines(
-    "'use client';",
-    '',
-    needs.isAsking ? ["import { useEffect } from 'react';"] : false,
-    "import * as fields from '../fields/fields.js';",
-    imported(names, '../fields/react.js'),
-    '',
-    'export function Form() {',
-    '  return (',
-    '    <form className="fields">',
-    fields.map((name) => `      <Field of={fields.${name}} />`),
-    `      <button>${inJsx(words.submit)}</button>`,
-    '    </form>',
-    '  );',
-    '}',
-    '',
-    code,
-  );
-}
+const fieldsFile = (facts: AppFacts): string => lines("'use client';", '', fieldsAlone(facts, 'Form', '..'));
 
 const layoutFile = ({ language, isRightToLeft, form, title }: AppFacts): string =>
   lines(

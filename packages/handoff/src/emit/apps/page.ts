@@ -1,7 +1,16 @@
 import { inAttribute, inHtml, inScript } from '../../escape.ts';
 import { type Filling, nativeRows, sectionRows } from '../html-page.ts';
 import type { AppFacts, Application } from './application.ts';
-import { appSheet, indented, json, type Lines, lines } from './shared.ts';
+import {
+  appSheet,
+  checkFunction,
+  indented,
+  json,
+  type Lines,
+  lines,
+  serverConstants,
+  textFunction,
+} from './shared.ts';
 
 /**
  * HTML as part of a template literal of JavaScript. `draw` is given the function that marks an expression in
@@ -123,30 +132,20 @@ const clientFile = ({ prefix }: AppFacts): string =>
     '};',
   );
 
-const serverHead = ({ form, asks }: AppFacts): readonly Lines[] => [
+const serverHead = (facts: AppFacts): readonly Lines[] => [
   '// A server of Node.js without packages: the page, the files of the fields, and the check of what is sent.',
   "import { createReadStream, existsSync } from 'node:fs';",
   "import { createServer } from 'node:http';",
   "import { extname, join } from 'node:path';",
   "import { fileURLToPath } from 'node:url';",
-  form ? `import { check${form.stem}, refill${form.stem} } from '../../server.js';` : false,
+  facts.form ? `import { check${facts.form.stem}, refill${facts.form.stem} } from '../../server.js';` : false,
   "import { page } from './page.mjs';",
   '',
   '// The folders that the page may load scripts from.',
   "const fields = fileURLToPath(new URL('../../', import.meta.url));",
   "const own = fileURLToPath(new URL('./', import.meta.url));",
   "const types = { '.css': 'text/css', '.js': 'text/javascript' };",
-  form
-    ? [
-        '// The calendar day where the people are who fill in the form: set their time zone.',
-        "const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });",
-      ]
-    : false,
-  asks.length > 0 && [
-    '// A simulated service for what your rules ask: it accepts every value.',
-    `const asked = [${asks.map(inScript).join(', ')}];`,
-  ],
-  '',
+  serverConstants(facts),
 ];
 
 const answering: readonly string[] = [
@@ -182,33 +181,18 @@ const answering: readonly string[] = [
   '',
 ];
 
-const receiving = (stem: string, isAsking: boolean): readonly Lines[] => [
-  'async function textOf(request) {',
-  "  let text = '';",
-  "  for await (const part of request.setEncoding('utf8')) {",
-  '    text += part;',
-  '    // A record is never longer than this.',
-  "    if (text.length > 1_000_000) throw new RangeError('The record is too long.');",
-  '  }',
-  '  return text;',
-  '}',
-  '',
-  '/** Checks a record with the rules of the page: JSON from its script, otherwise what the browser sends. */',
+const receiving = (facts: AppFacts, stem: string): readonly Lines[] => [
+  checkFunction(facts, false),
+  textFunction(false),
+  '/** Receives a record: JSON from the script of the page, a form from a browser without JavaScript. */',
   'async function receive(request, response) {',
   '  const text = await textOf(request);',
   "  const isJson = request.headers['content-type']?.includes('json') ?? false;",
   '  const sent = isJson ? JSON.parse(text) : new URLSearchParams(text);',
-  `  const checked = await check${stem}(sent, {`,
-  '    today: day.format(new Date()),',
-  isAsking && "    ask: async () => ({ verdict: 'pass' }),",
-  '  });',
-  '  const status = checked.ok ? 200 : 422;',
-  '  const findings = checked.ok ? [] : checked.findings;',
-  '  // If checked.ok, store checked.record.values here.',
-  '  const values = checked.ok ? checked.record.values : undefined;',
-  "  if (isJson) return answer(response, status, 'application/json', JSON.stringify({ findings, values }));",
-  "  const record = values ? JSON.stringify(values, null, 2) : '';",
-  `  answer(response, status, 'text/html', page(refill${stem}(sent), findings, record));`,
+  '  const { status, body } = await checked(sent);',
+  "  if (isJson) return answer(response, status, 'application/json', JSON.stringify(body));",
+  "  const record = body.values ? JSON.stringify(body.values, null, 2) : '';",
+  `  answer(response, status, 'text/html', page(refill${stem}(sent), body.findings, record));`,
   '}',
   '',
 ];
@@ -220,7 +204,7 @@ function serverFile(facts: AppFacts): string {
   return lines(
     serverHead(facts),
     answering,
-    form ? receiving(form.stem, isAsking) : false,
+    form ? receiving(facts, form.stem) : false,
     'const server = createServer(async (request, response) => {',
     '  try {',
     "    const { pathname } = new URL(request.url ?? '/', 'http://localhost');",

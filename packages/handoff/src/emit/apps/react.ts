@@ -1,19 +1,9 @@
 import { inScript } from '../../escape.ts';
 import type { AppFacts, Application, AppSection } from './application.ts';
-import {
-  appSheet,
-  fieldsScript,
-  imported,
-  indented,
-  indexFile,
-  lines,
-  packageFile,
-  recordsFile,
-  tsconfig,
-  viteConfig,
-} from './shared.ts';
+import { driveFunction, imported, indented, type Lines, lines, sendFunction } from './shared.ts';
+import { viteApp } from './vite.ts';
 
-/** A text between tags of JSX: as it is if nothing in it has a meaning there, otherwise as a string. */
+/** A text between tags of JSX: unchanged if it has no special character, or as a string. */
 export const inJsx = (text: string): string =>
   /^[\p{L}\p{N}](?:[\p{L}\p{N} .,:;!?’“”–()-]*[\p{L}\p{N}.,:;!?’”)-])?$/u.test(text)
     ? text
@@ -72,7 +62,29 @@ export const sectionsInJsx = (sections: readonly AppSection[]): readonly string[
       : ['<fieldset>', `  <legend>${inJsx(title)}</legend>`, ...indented(rows, 2), '</fieldset>'];
   });
 
-/** What is shown once a record was sent, and if nobody could be reached. */
+/** The component `name` with all fields of a set that has no form. `at`: where the folder `fields` is. */
+export function fieldsAlone(facts: AppFacts, name: string, at: '.' | '..'): Lines {
+  const { fields, needs, words } = facts;
+  const { names, code } = fieldComponent(facts);
+  return [
+    needs.isAsking && "import { useEffect } from 'react';",
+    `import * as fields from '${at}/fields/fields.js';`,
+    imported(names, `${at}/fields/react.js`),
+    '',
+    `export function ${name}() {`,
+    '  return (',
+    '    <form className="fields">',
+    fields.map((field) => `      <Field of={fields.${field}} />`),
+    `      <button>${inJsx(words.submit)}</button>`,
+    '    </form>',
+    '  );',
+    '}',
+    '',
+    code,
+  ];
+}
+
+/** What is shown after a record was sent, and if the server could not be reached. */
 const outcome = ({ words }: AppFacts): readonly string[] => [
   `{sending.is === 'no' && sending.failed && <p role="alert">${inJsx(words.unreachable)}</p>}`,
   `{sending.is === 'no' && sending.said && <p role="alert">{sending.said}</p>}`,
@@ -81,27 +93,10 @@ const outcome = ({ words }: AppFacts): readonly string[] => [
 
 /** `src/App.tsx`. */
 function appFile(facts: AppFacts): string {
-  const { form, fields, needs, words } = facts;
+  const { form, needs, words } = facts;
   const { names, code } = fieldComponent(facts);
   if (!form)
-    return lines(
-      needs.isAsking ? "import { useEffect } from 'react';" : false,
-      "import './app.css';",
-      "import './fields/look.css';",
-      "import * as fields from './fields/fields.js';",
-      imported(names, './fields/react.js'),
-      '',
-      'export function App() {',
-      '  return (',
-      '    <form className="fields">',
-      fields.map((name) => `      <Field of={fields.${name}} />`),
-      `      <button>${inJsx(words.submit)}</button>`,
-      '    </form>',
-      '  );',
-      '}',
-      '',
-      code,
-    );
+    return lines("import './app.css';", "import './fields/look.css';", fieldsAlone(facts, 'App', '.'));
   const more = ['useForm', 'type SendRecord', ...(needs.isAsking ? ['type FormStore'] : [])];
   return lines(
     "import './app.css';",
@@ -111,13 +106,7 @@ function appFile(facts: AppFacts): string {
     '',
     sendFunction(form.record),
     '',
-    needs.isAsking
-      ? [
-          '/** Asks your server what the rules of the fields ask, while the form is on the page. */',
-          `const drive = (store: FormStore<fields.${form.record}>) => driveFormAsks(store, askByFetch());`,
-          '',
-        ]
-      : false,
+    driveFunction(facts),
     'export function App() {',
     `  const { store, sending, formProps } = useForm(fields.${form.name}, { send${needs.isAsking ? ', drive' : ''} });`,
     '  return (',
@@ -134,56 +123,27 @@ function appFile(facts: AppFacts): string {
   );
 }
 
-/** The function that sends a record, in TypeScript. */
-export const sendFunction = (record: string): readonly string[] => [
-  '/** Sends a record to your server, which answers with what it finds wrong. */',
-  `const send: SendRecord<fields.${record}> = async (record) => {`,
-  "  const response = await fetch('/records', {",
-  "    method: 'POST',",
-  "    headers: { 'Content-Type': 'application/json' },",
-  '    body: JSON.stringify(record.raw),',
-  '  });',
-  "  if (!response.ok && response.status !== 422) throw new Error('The server could not answer.');",
-  '  return (await response.json()).findings;',
-  '};',
-];
-
 /** The application for React with Vite and TypeScript. */
-export function reactApp(facts: AppFacts): Application {
-  const records = recordsFile(facts);
-  return {
+export const reactApp = (facts: AppFacts): Application =>
+  viteApp(facts, {
     name: 'react',
-    use: 'react',
     title: 'React with Vite',
-    own: ['src/App.tsx', ...(records ? ['records.ts'] : [])],
-    files: new Map([
-      ['.gitignore', 'dist\nnode_modules\n'],
-      ['fields.mjs', fieldsScript('src/fields')],
-      ['index.html', indexFile(facts, 'main.tsx')],
-      [
-        'package.json',
-        packageFile(
-          facts,
-          'react',
-          { dev: 'vite', build: 'tsc && vite build', preview: 'vite preview' },
-          ['react', 'react-dom'],
-          ['@types/node', '@types/react', '@types/react-dom', '@vitejs/plugin-react', 'typescript', 'vite'],
-        ),
-      ],
-      ...(records ? [['records.ts', records] as const] : []),
-      ['src/App.tsx', appFile(facts)],
-      ['src/app.css', appSheet],
-      [
-        'src/main.tsx',
-        lines(
-          "import { createRoot } from 'react-dom/client';",
-          "import { App } from './App.tsx';",
-          '',
-          "createRoot(document.querySelector('#app')!).render(<App />);",
-        ),
-      ],
-      ['tsconfig.json', tsconfig({ jsx: 'react-jsx' })],
-      ['vite.config.ts', viteConfig(facts, "import react from '@vitejs/plugin-react';", 'react()')],
-    ]),
-  };
-}
+    own: ['src/App.tsx'],
+    plugin: ["import react from '@vitejs/plugin-react';", 'react()'],
+    check: 'tsc',
+    packages: {
+      used: ['react', 'react-dom'],
+      built: ['@types/react', '@types/react-dom', '@vitejs/plugin-react'],
+    },
+    options: { jsx: 'react-jsx' },
+    main: 'main.tsx',
+    files: {
+      'App.tsx': appFile(facts),
+      'main.tsx': lines(
+        "import { createRoot } from 'react-dom/client';",
+        "import { App } from './App.tsx';",
+        '',
+        "createRoot(document.querySelector('#app')!).render(<App />);",
+      ),
+    },
+  });

@@ -73,108 +73,6 @@ if (existsSync(\`\${from}fields.js\`) && existsSync(\`\${from}run-time\`)) {
 }
 `;
 
-/** The check of a record on the server, for any of the applications. */
-const checking = ({ form, asks }: AppFacts): readonly Lines[] =>
-  form
-    ? [
-        '// The calendar day where the people are who fill in the form: set their time zone.',
-        "const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });",
-        '',
-        '/** Checks a record with the rules of the page. Answers with what is wrong, by field. */',
-        'async function checked(record: unknown) {',
-        `  const result = await check${form.stem}(record, {`,
-        '    today: day.format(new Date()),',
-        asks.length > 0 && "    ask: async () => ({ verdict: 'pass' }),",
-        '  });',
-        '  if (!result.ok) return { status: 422, body: { findings: result.findings } };',
-        '  // Store result.record.values here.',
-        '  return { status: 200, body: { findings: [], values: result.record.values } };',
-        '}',
-        '',
-      ]
-    : [];
-
-const readingText: readonly string[] = [
-  '/** The text of a request. A record is never longer than this. */',
-  'async function textOf(request: IncomingMessage): Promise<string> {',
-  "  let text = '';",
-  "  for await (const part of request.setEncoding('utf8')) {",
-  '    text += part;',
-  "    if (text.length > 1_000_000) throw new RangeError('The record is too long.');",
-  '  }',
-  '  return text;',
-  '}',
-  '',
-];
-
-const receiving: readonly string[] = [
-  "  if (request.method !== 'POST' || path !== '/records') return next();",
-  '  try {',
-  '    const text = await textOf(request);',
-  '    // The page sends JSON; without JavaScript the browser sends the form itself.',
-  "    const isJson = request.headers['content-type']?.includes('json');",
-  '    const { status, body } = await checked(isJson ? JSON.parse(text) : new URLSearchParams(text));',
-  '    answer(response, status, body);',
-  '  } catch (error) {',
-  '    answer(response, 400, { error: String(error) });',
-  '  }',
-];
-
-/**
- * `records.ts`: what the development server of Vite answers to the page. It is the part that a real server
- * takes over.
- */
-export function recordsFile(facts: AppFacts): string | undefined {
-  const { form, asks } = facts;
-  const isAsking = asks.length > 0;
-  if (!form && !isAsking) return undefined;
-  return lines(
-    '// What your server does, for `npm run dev` and `npm run preview`.',
-    "import type { IncomingMessage, ServerResponse } from 'node:http';",
-    "import type { Plugin } from 'vite';",
-    form ? `import { check${form.stem} } from './src/fields/server.js';` : false,
-    '',
-    checking(facts),
-    isAsking
-      ? [
-          '/** A simulated service for what your rules ask: it accepts every value. */',
-          `const asked = [${asks.map(inScript).join(', ')}];`,
-          '',
-        ]
-      : false,
-    form ? readingText : false,
-    'function answer(response: ServerResponse, status: number, body: object): void {',
-    "  response.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8' });",
-    '  response.end(JSON.stringify(body));',
-    '}',
-    '',
-    'async function handle(request: IncomingMessage, response: ServerResponse, next: () => void) {',
-    "  const path = new URL(request.url ?? '/', 'http://localhost').pathname;",
-    isAsking &&
-      "  if (request.method === 'POST' && asked.includes(path)) return answer(response, 200, { verdict: 'pass' });",
-    form ? receiving : '  next();',
-    '}',
-    '',
-    'export const records: Plugin = {',
-    "  name: 'records',",
-    '  configureServer: ({ middlewares }) => void middlewares.use(handle),',
-    '  configurePreviewServer: ({ middlewares }) => void middlewares.use(handle),',
-    '};',
-  );
-}
-
-/** `vite.config.ts` with the plugin of a framework. */
-export const viteConfig = (facts: AppFacts, importPlugin: string, plugin: string): string => {
-  const hasRecords = recordsFile(facts) !== undefined;
-  return lines(
-    importPlugin,
-    "import { defineConfig } from 'vite';",
-    hasRecords ? "import { records } from './records.ts';" : false,
-    '',
-    `export default defineConfig({ plugins: [${plugin}${hasRecords ? ', records' : ''}] });`,
-  );
-};
-
 /** The form with native controls, as a browser without JavaScript shows it. */
 export const withoutScripts = ({ form, natives, words }: AppFacts): readonly string[] => [
   form ? '<form method="post" action="/records">' : '<form>',
@@ -182,46 +80,6 @@ export const withoutScripts = ({ form, natives, words }: AppFacts): readonly str
   `  <button>${inAttribute(words.submit)}</button>`,
   '</form>',
 ];
-
-/** `index.html`: the page that starts `src/main`, and the form for browsers without JavaScript. */
-export const indexFile = (facts: AppFacts, main: string): string =>
-  lines(
-    '<!doctype html>',
-    `<html lang="${inAttribute(facts.language)}"${facts.isRightToLeft ? ' dir="rtl"' : ''}>`,
-    '  <head>',
-    '    <meta charset="utf-8">',
-    '    <meta name="viewport" content="width=device-width, initial-scale=1">',
-    `    <title>${inAttribute(facts.form?.title ?? facts.title)}</title>`,
-    '  </head>',
-    '  <body>',
-    '    <main id="app"></main>',
-    '    <noscript>',
-    indented(withoutScripts(facts), 6),
-    '    </noscript>',
-    `    <script type="module" src="/src/${main}"></script>`,
-    '  </body>',
-    '</html>',
-  );
-
-/** `tsconfig.json` for Vite: strict, and the declarations of the fields are checked too. */
-export const tsconfig = (options: object = {}): string =>
-  json({
-    compilerOptions: {
-      target: 'ES2022',
-      lib: ['ES2023', 'DOM', 'DOM.Iterable'],
-      module: 'ESNext',
-      moduleResolution: 'bundler',
-      types: ['vite/client', 'node'],
-      allowImportingTsExtensions: true,
-      verbatimModuleSyntax: true,
-      strict: true,
-      noEmit: true,
-      ...options,
-    },
-    include: ['src', 'records.ts'],
-    // Of the hand-off, what is imported is checked; other frameworks are not installed here.
-    exclude: ['src/fields', 'node_modules'],
-  });
 
 /** `app.css`: a plain page around the fields, light and dark. */
 export const appSheet = `:root { color-scheme: light dark; font: 1rem/1.5 system-ui, sans-serif; }
@@ -236,3 +94,74 @@ button { justify-self: start; padding: .5em 1.25em; font: inherit; }
 [role=alert], [data-wrong] [data-arbeit=message] { color: light-dark(#a3162a, #ff9aa2); }
 output { font: .875rem/1.5 ui-monospace, monospace; white-space: pre-wrap; overflow-wrap: anywhere; }
 `;
+
+/** The function that sends a record, in TypeScript. */
+export const sendFunction = (record: string): readonly string[] => [
+  '/** Sends a record to your server, which returns what is invalid. */',
+  `const send: SendRecord<fields.${record}> = async (record) => {`,
+  "  const response = await fetch('/records', {",
+  "    method: 'POST',",
+  "    headers: { 'Content-Type': 'application/json' },",
+  '    body: JSON.stringify(record.raw),',
+  '  });',
+  "  if (!response.ok && response.status !== 422) throw new Error('Unexpected response.');",
+  '  return (await response.json()).findings;',
+  '};',
+];
+
+/** The function that starts server checks, in TypeScript; none if there are none. */
+export const driveFunction = ({ form, needs }: AppFacts): Lines =>
+  form && needs.isAsking
+    ? [
+        '/** Runs the server checks of the fields while the form is on the page. */',
+        `const drive = (store: FormStore<fields.${form.record}>) => driveFormAsks(store, askByFetch());`,
+        '',
+      ]
+    : false;
+
+/** What every server of an application begins with: its day, and the paths of its simulated service. */
+export const serverConstants = ({ form, asks }: AppFacts): Lines => [
+  form
+    ? [
+        '// The calendar day of the people who fill in the form: set their time zone.',
+        "const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });",
+      ]
+    : false,
+  asks.length > 0 && [
+    '// A simulated service for what your rules ask: it accepts every value.',
+    `const asked = [${asks.map(inScript).join(', ')}];`,
+  ],
+  '',
+];
+
+/** The function that reads a request. `isTyped`: in TypeScript. */
+export const textFunction = (isTyped: boolean): Lines => [
+  '/** The text of a request. A longer one is not a record. */',
+  `async function textOf(request${isTyped ? ': IncomingMessage' : ''}) {`,
+  "  let text = '';",
+  "  for await (const part of request.setEncoding('utf8')) {",
+  '    text += part;',
+  "    if (text.length > 1_000_000) throw new RangeError('The record is too long.');",
+  '  }',
+  '  return text;',
+  '}',
+  '',
+];
+
+/** The function that checks a record with the rules of the page. `isTyped`: in TypeScript. */
+export const checkFunction = ({ form, asks }: AppFacts, isTyped: boolean): Lines =>
+  form
+    ? [
+        '/** Checks a record with the rules of the page: its values, or what is invalid by field. */',
+        `async function checked(record${isTyped ? ': unknown' : ''}) {`,
+        `  const result = await check${form.stem}(record, {`,
+        '    today: day.format(new Date()),',
+        asks.length > 0 && "    ask: async () => ({ verdict: 'pass' }),",
+        '  });',
+        '  if (!result.ok) return { status: 422, body: { findings: result.findings } };',
+        '  // Store result.record.values here.',
+        '  return { status: 200, body: { findings: [], values: result.record.values } };',
+        '}',
+        '',
+      ]
+    : false;

@@ -1,19 +1,7 @@
 import { inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
-import { sendFunction } from './react.ts';
-import {
-  appSheet,
-  fieldsScript,
-  imported,
-  indented,
-  indexFile,
-  type Lines,
-  lines,
-  packageFile,
-  recordsFile,
-  tsconfig,
-  viteConfig,
-} from './shared.ts';
+import { driveFunction, imported, indented, type Lines, lines, sendFunction } from './shared.ts';
+import { viteApp } from './vite.ts';
 
 /** Branches of Svelte: the first `{#if}`, then `{:else if}`, at last `{:else}`. */
 function branches(
@@ -182,7 +170,8 @@ const fieldFile = (facts: AppFacts): string =>
   );
 
 /** `src/App.svelte`. */
-function appFile({ form, fields, needs, words }: AppFacts): string {
+function appFile(facts: AppFacts): string {
+  const { form, fields, needs, words } = facts;
   const submit = inTemplate(words.submit);
   if (!form)
     return lines(
@@ -221,14 +210,8 @@ function appFile({ form, fields, needs, words }: AppFacts): string {
     ),
     '',
     sendFunction(form.record),
-    needs.isAsking
-      ? [
-          '',
-          '/** Asks your server what the rules of the fields ask, while the form is on the page. */',
-          `const drive = (store: FormStore<fields.${form.record}>) => driveFormAsks(store, askByFetch());`,
-        ]
-      : false,
     '',
+    driveFunction(facts),
     `const live = form(fields.${form.name}, { send${needs.isAsking ? ', drive' : ''} });`,
     '</script>',
     '',
@@ -244,52 +227,26 @@ function appFile({ form, fields, needs, words }: AppFacts): string {
 }
 
 /** The application for Svelte with Vite and TypeScript. */
-export function svelteApp(facts: AppFacts): Application {
-  const records = recordsFile(facts);
-  return {
+export const svelteApp = (facts: AppFacts): Application =>
+  viteApp(facts, {
     name: 'svelte',
-    use: 'svelte',
     title: 'Svelte with Vite',
     own: ['src/App.svelte', 'src/Field.svelte'],
-    files: new Map([
-      ['.gitignore', 'dist\nnode_modules\n'],
-      ['fields.mjs', fieldsScript('src/fields')],
-      ['index.html', indexFile(facts, 'main.ts')],
-      [
-        'package.json',
-        packageFile(
-          facts,
-          'svelte',
-          {
-            dev: 'vite',
-            build: 'svelte-check --tsconfig ./tsconfig.json --fail-on-warnings && vite build',
-            preview: 'vite preview',
-          },
-          ['svelte'],
-          ['@sveltejs/vite-plugin-svelte', '@types/node', 'svelte-check', 'typescript', 'vite'],
-        ),
-      ],
-      ...(records ? [['records.ts', records] as const] : []),
-      ['src/App.svelte', appFile(facts)],
-      ['src/Field.svelte', fieldFile(facts)],
-      ['src/app.css', appSheet],
-      [
-        'src/main.ts',
-        lines(
-          "import './app.css';",
-          "import './fields/look.css';",
-          "import { mount } from 'svelte';",
-          "import App from './App.svelte';",
-          '',
-          "mount(App, { target: document.querySelector('#app')! });",
-        ),
-      ],
-      ['svelte.config.js', 'export default {};\n'],
-      ['tsconfig.json', tsconfig({ types: ['vite/client', 'svelte', 'node'] })],
-      [
-        'vite.config.ts',
-        viteConfig(facts, "import { svelte } from '@sveltejs/vite-plugin-svelte';", 'svelte()'),
-      ],
-    ]),
-  };
-}
+    plugin: ["import { svelte } from '@sveltejs/vite-plugin-svelte';", 'svelte({ configFile: false })'],
+    check: 'svelte-check --tsconfig ./tsconfig.json --fail-on-warnings',
+    packages: { used: ['svelte'], built: ['@sveltejs/vite-plugin-svelte', 'svelte-check'] },
+    options: { types: ['vite/client', 'svelte', 'node'] },
+    main: 'main.ts',
+    files: {
+      'App.svelte': appFile(facts),
+      'Field.svelte': fieldFile(facts),
+      'main.ts': lines(
+        "import './app.css';",
+        "import './fields/look.css';",
+        "import { mount } from 'svelte';",
+        "import App from './App.svelte';",
+        '',
+        "mount(App, { target: document.querySelector('#app')! });",
+      ),
+    },
+  });

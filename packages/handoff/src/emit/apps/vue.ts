@@ -1,19 +1,7 @@
 import { inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
-import { sendFunction } from './react.ts';
-import {
-  appSheet,
-  fieldsScript,
-  imported,
-  indented,
-  indexFile,
-  type Lines,
-  lines,
-  packageFile,
-  recordsFile,
-  tsconfig,
-  viteConfig,
-} from './shared.ts';
+import { driveFunction, imported, indented, type Lines, lines, sendFunction } from './shared.ts';
+import { viteApp } from './vite.ts';
 
 /** The script of `src/Field.vue`. */
 function fieldScript(facts: AppFacts): readonly Lines[] {
@@ -149,7 +137,8 @@ const fieldFile = (facts: AppFacts): string =>
   );
 
 /** `src/App.vue`. */
-function appFile({ form, fields, needs, words }: AppFacts): string {
+function appFile(facts: AppFacts): string {
+  const { form, fields, needs, words } = facts;
   const submit = inTemplate(words.submit);
   if (!form)
     return lines(
@@ -189,14 +178,8 @@ function appFile({ form, fields, needs, words }: AppFacts): string {
     ),
     '',
     sendFunction(form.record),
-    needs.isAsking
-      ? [
-          '',
-          '/** Asks your server what the rules of the fields ask, while the form is on the page. */',
-          `const drive = (store: FormStore<fields.${form.record}>) => driveFormAsks(store, askByFetch());`,
-        ]
-      : false,
     '',
+    driveFunction(facts),
     `const { store, sending, formProps } = useForm(fields.${form.name}, { send${needs.isAsking ? ', drive' : ''} });`,
     '</script>',
     '',
@@ -214,44 +197,26 @@ function appFile({ form, fields, needs, words }: AppFacts): string {
 }
 
 /** The application for Vue with Vite and TypeScript. */
-export function vueApp(facts: AppFacts): Application {
-  const records = recordsFile(facts);
-  return {
+export const vueApp = (facts: AppFacts): Application =>
+  viteApp(facts, {
     name: 'vue',
-    use: 'vue',
     title: 'Vue with Vite',
     own: ['src/App.vue', 'src/Field.vue'],
-    files: new Map([
-      ['.gitignore', 'dist\nnode_modules\n'],
-      ['fields.mjs', fieldsScript('src/fields')],
-      ['index.html', indexFile(facts, 'main.ts')],
-      [
-        'package.json',
-        packageFile(
-          facts,
-          'vue',
-          { dev: 'vite', build: 'vue-tsc && vite build', preview: 'vite preview' },
-          ['vue'],
-          ['@types/node', '@vitejs/plugin-vue', 'typescript', 'vite', 'vue-tsc'],
-        ),
-      ],
-      ...(records ? [['records.ts', records] as const] : []),
-      ['src/App.vue', appFile(facts)],
-      ['src/Field.vue', fieldFile(facts)],
-      ['src/app.css', appSheet],
-      [
-        'src/main.ts',
-        lines(
-          "import './app.css';",
-          "import './fields/look.css';",
-          "import { createApp } from 'vue';",
-          "import App from './App.vue';",
-          '',
-          "createApp(App).mount('#app');",
-        ),
-      ],
-      ['tsconfig.json', tsconfig({ jsx: 'preserve' })],
-      ['vite.config.ts', viteConfig(facts, "import vue from '@vitejs/plugin-vue';", 'vue()')],
-    ]),
-  };
-}
+    plugin: ["import vue from '@vitejs/plugin-vue';", 'vue()'],
+    check: 'vue-tsc',
+    packages: { used: ['vue'], built: ['@vitejs/plugin-vue', 'vue-tsc'] },
+    options: { jsx: 'preserve' },
+    main: 'main.ts',
+    files: {
+      'App.vue': appFile(facts),
+      'Field.vue': fieldFile(facts),
+      'main.ts': lines(
+        "import './app.css';",
+        "import './fields/look.css';",
+        "import { createApp } from 'vue';",
+        "import App from './App.vue';",
+        '',
+        "createApp(App).mount('#app');",
+      ),
+    },
+  });
