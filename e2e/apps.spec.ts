@@ -319,6 +319,27 @@ for (const app of ['react', 'vue', 'svelte', 'next', 'angular', 'page'] as const
     });
   });
 
+test('a set without forms has fields to submit into the address, but not a secret', async () => {
+  const field = { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: '<4 digit>' } };
+  const alone = (fields: readonly object[]) => ({ ...set, fields, forms: [] }) as unknown as SetDocument;
+  const sources = sourcesFrom(root);
+  const files = await handOff({ set: alone([field]), sources });
+  const secret = await handOff({ set: alone([field, set.fields.find(({ id }) => id === 'pin')!]), sources });
+  const written = [
+    ...['react/src/App.tsx', 'react/index.html', 'next/app/form.tsx', 'vue/src/App.vue'],
+    ...['svelte/src/App.svelte', 'page/page.mjs', 'angular/src/index.html'],
+  ];
+  for (const path of written) {
+    const [one, other] = [files, secret].map((all) => all.get(`apps/${path}`)!);
+    expect([path, /<form[^>]*method=/.test(one!), one!.includes('<button>')]).toEqual([path, false, true]);
+    expect([path, /<form[^>]*method="post"/.test(other!), other!.includes('<button>')]).toEqual([
+      path,
+      true,
+      false,
+    ]);
+  }
+});
+
 test('the versions they name are those they are tested with', async () => {
   const tested = (['react', 'angular'] as const).map(
     (app) => JSON.parse(readFileSync(join(packagesOf(app), 'package.json'), 'utf8')).dependencies,

@@ -4,10 +4,12 @@ import type { AppFacts, Application } from './application.ts';
 import {
   appSheet,
   checkFunction,
+  hasButton,
   indented,
   json,
   type Lines,
   lines,
+  methodAlone,
   serverConstants,
   textFunction,
 } from './shared.ts';
@@ -47,7 +49,8 @@ function fillingWith(mark: (code: string) => string): Filling {
 }
 
 /** `page.mjs`: the page as text, with what was sent and what is wrong with it. */
-function pageFile({ form, prefix, natives, language, isRightToLeft, title, words }: AppFacts): string {
+function pageFile(facts: AppFacts): string {
+  const { form, prefix, natives, language, isRightToLeft, title, words } = facts;
   const html = inTemplateLiteral((mark) => {
     const inside = form
       ? [
@@ -69,10 +72,10 @@ function pageFile({ form, prefix, natives, language, isRightToLeft, title, words
       '<script type="module" src="/fields/elements.js"></script>',
       ...(form ? ['<script type="module" src="/app.js"></script>'] : []),
       '<main>',
-      `  <form${form ? ' method="post"' : ''} class="fields">`,
+      `  <form${form ? ' method="post"' : methodAlone(facts)} class="fields">`,
       `    <h1>${inHtml(form?.title ?? title)}</h1>`,
       ...indented(inside, 4),
-      `    <button>${inHtml(words.submit)}</button>`,
+      ...(hasButton(facts) ? [`    <button>${inHtml(words.submit)}</button>`] : []),
       `    <p role="alert" id="problem" data-unreachable="${inAttribute(words.unreachable)}">${form ? mark("message('')") : ''}</p>`,
       `    <output>${form ? mark('text(record)') : ''}</output>`,
       '  </form>',

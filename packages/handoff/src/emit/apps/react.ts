@@ -1,6 +1,15 @@
 import { inScript } from '../../escape.ts';
 import type { AppFacts, Application, AppSection } from './application.ts';
-import { driveFunction, imported, indented, type Lines, lines, sendFunction } from './shared.ts';
+import {
+  driveFunction,
+  hasButton,
+  imported,
+  indented,
+  type Lines,
+  lines,
+  methodAlone,
+  sendFunction,
+} from './shared.ts';
 import { viteApp } from './vite.ts';
 
 /** A text between tags of JSX: unchanged if it has no special character, or as a string. */
@@ -73,9 +82,9 @@ export function fieldsAlone(facts: AppFacts, name: string, at: '.' | '..'): Line
     '',
     `export function ${name}() {`,
     '  return (',
-    '    <form className="fields">',
+    `    <form className="fields"${methodAlone(facts)}>`,
     fields.map((field) => `      <Field of={fields.${field}} />`),
-    `      <button>${inJsx(words.submit)}</button>`,
+    hasButton(facts) && `      <button>${inJsx(words.submit)}</button>`,
     '    </form>',
     '  );',
     '}',

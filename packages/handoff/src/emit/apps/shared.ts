@@ -73,13 +73,26 @@ if (existsSync(\`\${from}fields.js\`) && existsSync(\`\${from}run-time\`)) {
 }
 `;
 
+/**
+ * The method of a form without a server, as an attribute. The browser shows what it submits in the address,
+ * which must not contain a secret: with a concealed field it is POST, and there is no button. Security
+ * relevant.
+ */
+export const methodAlone = ({ needs }: AppFacts): string => (needs.conceals ? ' method="post"' : '');
+
+/** Whether a form without a server has a button. */
+export const hasButton = ({ form, needs }: AppFacts): boolean => form !== undefined || !needs.conceals;
+
 /** The form with native controls, as a browser without JavaScript shows it. */
-export const withoutScripts = ({ form, natives, words }: AppFacts): readonly string[] => [
-  form ? '<form method="post" action="/records">' : '<form>',
-  ...indented(form ? sectionRows(natives, form.sections) : nativeRows(natives), 2),
-  `  <button>${inAttribute(words.submit)}</button>`,
-  '</form>',
-];
+export const withoutScripts = (facts: AppFacts): readonly string[] => {
+  const { form, natives, words } = facts;
+  return [
+    form ? '<form method="post" action="/records">' : `<form${methodAlone(facts)}>`,
+    ...indented(form ? sectionRows(natives, form.sections) : nativeRows(natives), 2),
+    ...(hasButton(facts) ? [`  <button>${inAttribute(words.submit)}</button>`] : []),
+    '</form>',
+  ];
+};
 
 /** `app.css`: a plain page around the fields, light and dark. */
 export const appSheet = `:root { color-scheme: light dark; font: 1rem/1.5 system-ui, sans-serif; }

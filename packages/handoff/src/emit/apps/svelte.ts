@@ -1,6 +1,15 @@
 import { inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
-import { driveFunction, imported, indented, type Lines, lines, sendFunction } from './shared.ts';
+import {
+  driveFunction,
+  hasButton,
+  imported,
+  indented,
+  type Lines,
+  lines,
+  methodAlone,
+  sendFunction,
+} from './shared.ts';
 import { viteApp } from './vite.ts';
 
 /** Branches of Svelte: the first `{#if}`, then `{:else if}`, at last `{:else}`. */
@@ -180,9 +189,9 @@ function appFile(facts: AppFacts): string {
       "import * as fields from './fields/fields.js';",
       '</script>',
       '',
-      '<form class="fields">',
+      `<form class="fields"${methodAlone(facts)}>`,
       fields.map((name) => `  <Field of={fields.${name}} />`),
-      `  <button>${submit}</button>`,
+      hasButton(facts) && `  <button>${submit}</button>`,
       '</form>',
     );
   const rows = form.sections.flatMap(({ title, columns, fields: ids }) => {

@@ -1,6 +1,15 @@
 import { inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
-import { driveFunction, imported, indented, type Lines, lines, sendFunction } from './shared.ts';
+import {
+  driveFunction,
+  hasButton,
+  imported,
+  indented,
+  type Lines,
+  lines,
+  methodAlone,
+  sendFunction,
+} from './shared.ts';
 import { viteApp } from './vite.ts';
 
 /** The script of `src/Field.vue`. */
@@ -148,9 +157,9 @@ function appFile(facts: AppFacts): string {
       '</script>',
       '',
       '<template>',
-      '  <form class="fields">',
+      `  <form class="fields"${methodAlone(facts)}>`,
       fields.map((name) => `    <Field :of="fields.${name}" />`),
-      `    <button>${submit}</button>`,
+      hasButton(facts) && `    <button>${submit}</button>`,
       '  </form>',
       '</template>',
     );
