@@ -12,7 +12,7 @@ const bounds = { testTimeout: 900_000, hookTimeout: 900_000 };
  * its own.
  */
 const apart = [
-  'packages/{dom,sandbox,react,vue,svelte,element}/**/*.test.{ts,tsx}',
+  'packages/{dom,sandbox,react,native,vue,svelte,element}/**/*.test.{ts,tsx}',
   'packages/cli/src/audit.test.ts',
   'apps/studio/{store,services,workers}/**/*.test.ts',
   'apps/studio/screens/desk/a-new-kind.test.tsx',
@@ -43,11 +43,12 @@ export default defineConfig({
         replacement: source('packages/engine/src/rules/wording/$1.ts'),
       },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('packages/engine/src/$1/index.ts') },
+      { find: /^@arbeit\/dom\/stores$/, replacement: source('packages/dom/src/stores.ts') },
       { find: /^@arbeit\/handoff\/([\w-]+)$/, replacement: source('packages/handoff/src/$1/index.ts') },
       { find: /^@arbeit\/sandbox\/at-once$/, replacement: source('packages/sandbox/src/at-once.ts') },
       { find: /^@arbeit\/sandbox\/([\w-]+)$/, replacement: source('packages/sandbox/src/in-$1.ts') },
       {
-        find: /^@arbeit\/(engine|dom|react|element|vue|svelte|handoff|sandbox|cli)$/,
+        find: /^@arbeit\/(engine|dom|react|native|element|vue|svelte|handoff|sandbox|cli)$/,
         replacement: source('packages/$1/src/index.ts'),
       },
     ],

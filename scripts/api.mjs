@@ -27,7 +27,7 @@ const entryPoints = [
   'packages/engine/src/checks/words.ts',
   'packages/engine/src/kinds/value-types.ts',
   'packages/engine/src/prove/without-laws.ts',
-  ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map(
+  ...['dom', 'react', 'native', 'element', 'vue', 'svelte', 'handoff', 'cli'].map(
     (room) => `packages/${room}/src/index.ts`,
   ),
 ];
@@ -44,7 +44,7 @@ const paths = Object.fromEntries(
     ['@arbeit/engine/runs', 'packages/engine/src/kinds/runs.ts'],
     ['@arbeit/engine/runs/*', 'packages/engine/src/kinds/*/run.ts'],
     ['@arbeit/engine/*', 'packages/engine/src/*/index.ts'],
-    ...['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff'].map((room) => [
+    ...['engine', 'dom', 'react', 'native', 'element', 'vue', 'svelte', 'handoff'].map((room) => [
       `@arbeit/${room}`,
       `packages/${room}/src/index.ts`,
     ]),

@@ -70,5 +70,8 @@ const passed = [
     '-g',
     'killed|hostile|random tapes',
   ]),
+  run(['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--no-deps', 'native.spec'], {
+    ARBEIT_DEVICE: '1',
+  }),
 ];
 process.exit(passed.every(Boolean) ? 0 : 1);

@@ -6,7 +6,18 @@ import { fileURLToPath } from 'node:url';
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Rooms that are built as packages, in the order in which they know each other. */
-export const packages = ['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'sandbox', 'cli'];
+export const packages = [
+  'engine',
+  'dom',
+  'react',
+  'native',
+  'element',
+  'vue',
+  'svelte',
+  'handoff',
+  'sandbox',
+  'cli',
+];
 /** The folder of a package. */
 export const folderOf = (room) => join(root, 'packages', room);
 const left = new Set(['node_modules', '.next', 'dist']);

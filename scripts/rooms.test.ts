@@ -12,6 +12,7 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   engine: { rooms: [], packages: /^fast-check$/ },
   dom: { rooms: ['engine'], packages: /^$/ },
   react: { rooms: ['engine', 'dom'], packages: /^react$/ },
+  native: { rooms: ['engine', 'dom'], packages: /^react$/ },
   element: { rooms: ['engine', 'dom'], packages: /^$/ },
   vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
   svelte: { rooms: ['engine', 'dom'], packages: /^svelte\/(?:attachments|reactivity)$/ },
@@ -275,7 +276,7 @@ test('random tests draw by one seed: those in a world of their own name it, all 
   );
   expect(random.length).toBeGreaterThan(20);
   const isApart =
-    /\/(?:packages\/(?:dom|sandbox|react|vue|svelte|element)|apps\/studio\/(?:store|services|workers))\//;
+    /\/(?:packages\/(?:dom|sandbox|react|native|vue|svelte|element)|apps\/studio\/(?:store|services|workers))\//;
   const without = random
     .filter((path) => isApart.test(path))
     .filter((path) => !/scripts\/seed\.ts|ARBEIT_SEED/.test(readFileSync(path, 'utf8')));

@@ -1,6 +1,7 @@
+import { keepOutOfAddress } from './address.ts';
 import { type FormPart, joinForm } from './form-part.ts';
 import { type Host, tellHost } from './host.ts';
-import { isConcealed, keepOutOfAddress } from './secret.ts';
+import { isConcealed } from './secret.ts';
 import type { FieldStore } from './store.ts';
 
 /**

@@ -1,6 +1,7 @@
 import { type BindOptions, bind } from './bind.ts';
 import { bindPicks } from './bind-picks.ts';
-import { groupsOf, pressBoxes } from './boxes.ts';
+import { groupsOf } from './boxes.ts';
+import { pressBoxes } from './press-boxes.ts';
 import type { FieldStore } from './store.ts';
 
 /**

@@ -1,7 +1,7 @@
 import type { Values } from '@arbeit/engine/form';
+import { wasRefused } from './address.ts';
 import type { FormStore } from './form-store.ts';
 import { clearBubble, reportAtButton } from './report-at-button.ts';
-import { wasRefused } from './secret.ts';
 import { driveSending, type SendRecord } from './sending.ts';
 
 /** Options of a bound form. */

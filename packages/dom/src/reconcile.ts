@@ -1,4 +1,5 @@
 import { type Bound, dispatch } from './bound.ts';
+import { dispatchChange, insertAt } from './change.ts';
 import { changeOf, type Range } from './replaced.ts';
 
 /** Takes over a text that the browser or somebody else has put there, as the edit it most likely was. */
@@ -21,21 +22,16 @@ export function reconcile(bound: Bound, inputType: string | null, range: Range |
     dispatch(bound, { type: 'autofill', text });
     return;
   }
-  const isForward = inputType === 'deleteContentForward';
-  // A single removed character may be fixed text: then the character beside it is meant.
-  const isKey = text === '' && end - start === 1;
-  const at = isForward ? start : end;
-  dispatch(bound, { type: 'select', start: isKey ? at : start, end: isKey ? at : end });
-  if (text === '') dispatch(bound, { type: isForward ? 'delete' : 'backspace' });
-  else put(bound, text, start);
+  dispatchChange(
+    (event) => dispatch(bound, event),
+    { start, end, text },
+    input.selectionStart ?? start + text.length,
+    { isForward: inputType === 'deleteContentForward' },
+  );
 }
 
-/** Inserts what the input contains from an offset on. A caret inside stays after the same character. */
+/** Inserts what the input contains from an offset on. */
 export function put(bound: Bound, text: string, from: number): void {
   const caret = bound.input.selectionStart ?? from + text.length;
-  const split = caret > from && caret < from + text.length ? caret - from : text.length;
-  const { start: at } = dispatch(bound, { type: 'insert', text: text.slice(0, split) });
-  if (split === text.length) return;
-  dispatch(bound, { type: 'insert', text: text.slice(split) });
-  dispatch(bound, { type: 'select', start: at, end: at });
+  insertAt((event) => dispatch(bound, event), text, from, caret);
 }

@@ -14,6 +14,7 @@ export const useNames = {
   element: words.customElements,
   dom: words.plainJavascript,
   react: words.react,
+  native: words.reactNative,
   vue: words.vue,
   svelte: words.svelte,
   server: words.serverCheck,

@@ -10,6 +10,7 @@ const titles: Readonly<Record<string, string>> = {
   element: words.customElements,
   dom: words.plainJavascript,
   react: words.react,
+  native: words.reactNative,
   vue: words.vue,
   svelte: words.svelte,
   next: words.next,
@@ -25,7 +26,7 @@ const keyOf = ({ use, app }: Made['snippets'][number]): string => app ?? use;
 const onServer: readonly string[] = ['server'];
 
 /** Applications that are built by their own tools. */
-const ownTools: readonly string[] = ['next', 'angular', 'page'];
+const ownTools: readonly string[] = ['native', 'next', 'angular', 'page'];
 
 /** The code of a use, and beside it the running result. */
 export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {

@@ -1,6 +1,6 @@
 // Texts of `screens/handoff/choice.ts`.
 
-export { customElements, plainJavascript, react, svelte, vue } from './shared.ts';
+export { customElements, plainJavascript, react, reactNative, svelte, vue } from './shared.ts';
 
 export const serverCheck = 'Server check';
 export const htmlOnlyNoJavascript = 'HTML only (no JavaScript)';

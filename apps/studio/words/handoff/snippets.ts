@@ -2,7 +2,7 @@
 
 export { livePreview } from '../later.ts';
 export { tryAgain } from '../shared.ts';
-export { customElements, plainJavascript, react, svelte, vue } from './shared.ts';
+export { customElements, plainJavascript, react, reactNative, svelte, vue } from './shared.ts';
 
 export const server = 'Server';
 export const next = 'Next.js';

@@ -7,6 +7,7 @@ export type Use =
   | 'dom'
   | 'element'
   | 'react'
+  | 'native'
   | 'vue'
   | 'svelte'
   | 'server'
@@ -20,6 +21,7 @@ export const uses: readonly Use[] = [
   'element',
   'dom',
   'react',
+  'native',
   'vue',
   'svelte',
   'server',
@@ -154,6 +156,20 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
         types: [...frameworkTypes(needs), ...(hasForms ? ['ServerAnswer'] : [])],
         more: reactControl(needs),
         isClient: true,
+      };
+    case 'native':
+      return {
+        from: '@arbeit/native',
+        names: unique([
+          'record',
+          'useNativeField',
+          ...(hasForms ? ['carryOver', 'useNativeForm'] : []),
+          ...askers(needs),
+        ]),
+        types: [
+          'FieldStore', 'NativeField', 'Recording',
+          ...(hasForms ? ['FormStore', 'NativeForm', 'SendRecord', 'ServerAnswer'] : []),
+        ], // biome-ignore format: a list
       };
     case 'element':
       return {

@@ -96,6 +96,7 @@ describe('the folder', () => {
     const names = [...files.keys()].filter((path) => /^apps\/\w+\/package\.json$/.test(path));
     expect(names.map((path) => path.split('/')[1])).toEqual([
       'angular',
+      'native',
       'next',
       'page',
       'react',

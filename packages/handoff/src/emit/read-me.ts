@@ -103,6 +103,9 @@ function aboutLanguages(
     ...(uses.includes('react')
       ? ['In React, `useForm(form, { carry: carryOver })` keeps what is typed when `form` changes.']
       : []),
+    ...(uses.includes('native')
+      ? ['In React Native, `useNativeForm(form, { send, carry: carryOver })` does.']
+      : []),
     ...(uses.includes('vue') || uses.includes('svelte')
       ? [
           'In Vue and Svelte, draw the component anew with a `key` and pass the store that it had before: `useForm(form, { from: store })`, `form(definition, { from: store })`.',

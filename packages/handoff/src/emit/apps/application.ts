@@ -8,7 +8,7 @@ import { isRightToLeft, submitWord } from '../html-page.ts';
 import { type NativeField, nativesOf } from '../native.ts';
 
 /** The applications of a hand-off, by the name of their folder. */
-export type AppName = 'react' | 'next' | 'vue' | 'svelte' | 'angular' | 'page';
+export type AppName = 'react' | 'next' | 'native' | 'vue' | 'svelte' | 'angular' | 'page';
 
 /** A small application that uses the hand-off around it, in the folder of its name below `apps`. */
 export interface Application {

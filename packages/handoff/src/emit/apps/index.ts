@@ -4,6 +4,7 @@ import type { Use } from '../adapters.ts';
 import { usualPrefix } from '../modules.ts';
 import { angularApp } from './angular.ts';
 import { type Application, factsOf } from './application.ts';
+import { nativeApp } from './native.ts';
 import { nextApp } from './next.ts';
 import { pageApp } from './page.ts';
 import { reactApp } from './react.ts';
@@ -27,6 +28,7 @@ export function applications(
   const has = (use: Use): boolean => uses.includes(use);
   return [
     ...(has('react') ? [reactApp(facts), nextApp(facts)] : []),
+    ...(has('native') ? [nativeApp(facts)] : []),
     ...(has('vue') ? [vueApp(facts)] : []),
     ...(has('svelte') ? [svelteApp(facts)] : []),
     ...(has('element') ? [angularApp(facts), pageApp(facts)] : []),

@@ -31,7 +31,7 @@ const receiving: readonly string[] = [
  * `records.ts`: what the development server of Vite returns to the page. A real server does the same.
  * `undefined` if there is nothing to return.
  */
-function recordsFile(facts: AppFacts): string | undefined {
+export function recordsFile(facts: AppFacts): string | undefined {
   const { form, asks } = facts;
   const isAsking = asks.length > 0;
   if (!form && !isAsking) return undefined;
@@ -65,7 +65,7 @@ function recordsFile(facts: AppFacts): string | undefined {
 }
 
 /** `index.html`: the page that starts `src/main`, and the form for browsers without JavaScript. */
-const indexFile = (facts: AppFacts, main: string): string =>
+export const indexFile = (facts: AppFacts, main: string): string =>
   lines(
     '<!doctype html>',
     `<html lang="${inAttribute(facts.language)}"${facts.isRightToLeft ? ' dir="rtl"' : ''}>`,

@@ -1,0 +1,1 @@
+module.exports = { presets: ['module:@react-native/babel-preset'] };
