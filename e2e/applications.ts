@@ -16,6 +16,11 @@ export const packagesOf = (app: AppName): string =>
   app === 'angular' || app === 'native' ? join(root, 'e2e', app) : frameworks;
 /** A text with everything that means something in a template. */
 export const strange = `Who "is" {coming}, <b>when</b> & \`why\` \${1} \\`;
+/**
+ * A name of a field with what means something in a template, a selector or a string; without quotes and
+ * backslashes, which forms change in uploads (HTML, multipart/form-data).
+ */
+export const strangeName = `It's the {price} <i>, & [\`\${1}\`]`;
 /** What the applications show. */
 export const set = {
   arbeit: 2,
@@ -23,13 +28,13 @@ export const set = {
   locale: 'en-GB',
   fields: [
     { id: 'pass', kind: 'pattern', label: 'Pass', hint: strange, entry: { pattern: 'RH-<4 digit>', ghost: true }, look: { width: 12, before: '№', icon: '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>' }, rules: [{ id: 'needed', check: { type: 'required' } }, { id: 'known', check: { type: 'remote', ask: '/api/passes' } }] },
-    { id: 'hut', kind: 'choice', label: 'Hut', placeholder: 'Which?', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'two-tarns', label: 'Two Tarns' }] }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+    { id: 'hut', name: 'stay[hut]', kind: 'choice', label: 'Hut', placeholder: 'Which?', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'two-tarns', label: 'Two Tarns' }] }, rules: [{ id: 'needed', check: { type: 'required' } }] },
     { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] }, initial: 'none' },
     { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
-    { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'map', label: 'Map' }] } },
+    { id: 'extras', name: '1-extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'map', label: 'Map' }] } },
     { id: 'dog', kind: 'yes-no', label: 'A dog?', entry: { draw: 'tick' } },
     { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } },
-    { id: 'price', kind: 'currency', label: 'Price', entry: { currency: 'GBP' } },
+    { id: 'price', name: strangeName, kind: 'currency', label: 'Price', entry: { currency: 'GBP' } },
     { id: 'arrival', kind: 'date', label: 'Arrival', rules: [{ id: 'soon', check: { type: 'range', min: 'today' }, say: 'This day is over.' }] },
     { id: 'remarks', kind: 'text', label: 'Remarks', entry: { lines: 3, max: 12 } },
   ],
@@ -47,8 +52,8 @@ export const set = {
 
 /** The values of a record of that form. */
 export const values = {
-  pass: '1234', hut: 'two-tarns', meals: 'half', nights: '2', extras: ['tea', 'map'].join(' '),
-  dog: 'yes', pin: '1357', price: '12.50', arrival: null, remarks: 'By rope.',
+  pass: '1234', 'stay[hut]': 'two-tarns', meals: 'half', nights: '2', '1-extras': ['tea', 'map'].join(' '),
+  dog: 'yes', pin: '1357', [strangeName]: '12.50', arrival: null, remarks: 'By rope.',
 }; // biome-ignore format: a list
 
 /** Writes the hand-off where the packages of the frameworks are found from. */

@@ -74,7 +74,10 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
   const frame = page.frameLocator('iframe');
   const { customElements, plainJavascript, react, vue, svelte } = texts.handoff;
   for (const name of [customElements, plainJavascript, react, vue, svelte]) {
-    await page.getByRole('radiogroup', { name: texts.handoff.framework }).getByLabel(name).check();
+    await page
+      .getByRole('radiogroup', { name: texts.handoff.framework })
+      .getByLabel(name, { exact: true })
+      .check();
     const input = frame.getByLabel('Guest’s mobile number');
     await input.click();
     await page.keyboard.type('0770090');

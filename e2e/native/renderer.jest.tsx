@@ -99,7 +99,13 @@ test('the button sends nothing until the form is ready, and then its record', as
   submit();
   await settle();
   expect(posts).toEqual([
-    expect.objectContaining({ pass: '1234', hut: 'two-tarns', meals: 'half', nights: '2', extras: 'tea' }),
+    expect.objectContaining({
+      pass: '1234',
+      'stay[hut]': 'two-tarns',
+      meals: 'half',
+      nights: '2',
+      '1-extras': 'tea',
+    }),
   ]);
 });
 

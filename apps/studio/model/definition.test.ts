@@ -5,7 +5,7 @@ import { parseNotation } from '@arbeit/engine/kinds/pattern';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { addRule, changeField, moveRule, removeRule, withAttribute, withText } from './edits.ts';
-import { addField } from './field-edits.ts';
+import { addField, problemWithName, withRecordName } from './field-edits.ts';
 import { begin, record, redo, undo } from './history.ts';
 import { bareField } from './kind-change.ts';
 import { insertBeside, movePart, replacePart, toggleOptional } from './pattern-edits.ts';
@@ -61,6 +61,25 @@ describe('edits of a document leave a sound one', () => {
   test('a field is added under a free id', () => {
     const added = addField(set, fromNothing);
     expect([added.id, isSound(added.set)]).toEqual(['field-2', true]);
+  });
+  test('a copy of a field has no name that another field has', () => {
+    const named = { ...set, fields: set.fields.map((one, i) => (i ? one : { ...one, name: 'the_field' })) };
+    const copied = addField(named, named.fields[0]!);
+    expect(copied.set.fields.map(({ id, name }) => [id, name])).toEqual([
+      ['field', 'the_field'],
+      ['other', undefined],
+      ['field-2', undefined],
+    ]);
+    const other = addField(set, { ...fromNothing, name: 'new_name' });
+    expect(other.set.fields.at(-1)!.name).toBe('new_name');
+  });
+  test('a name in records is changed, taken away, and refused where another field has it', () => {
+    const [field, other] = set.fields;
+    expect(withRecordName(field!, 'full_name')).toMatchObject({ id: 'field', name: 'full_name' });
+    expect('name' in withRecordName({ ...field!, name: 'x' }, '')).toBe(false);
+    expect(problemWithName(set, field!, 'full_name')).toBeNull();
+    expect(problemWithName(set, field!, 'isindex')).toMatch(/cannot submit/);
+    expect(problemWithName(set, field!, other!.id)).toMatch(/same name/);
   });
   test('a field that goes takes its places in forms with it', () => {
     const left = removeField(set, 'field');

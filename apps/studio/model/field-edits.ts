@@ -1,16 +1,24 @@
-import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { type FieldDocument, readDocument, type SetDocument } from '@arbeit/engine/document';
+import { fieldName } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import * as words from '../words/model/field-edits.ts';
 import { freeId } from './free-id.ts';
 
 /** Edits of the fields of a set as a whole. A desk loads them when its menu is used. */
 
-/** Adds a field under a free id made from the wanted one; returns the document and the id. */
+/**
+ * Adds a field under a free id made from the wanted one, and without its name in records if another field has
+ * that; returns the document and the id.
+ */
 export function addField(set: SetDocument, field: FieldDocument): { set: SetDocument; id: string } {
   const id = freeId(
     field.id,
     set.fields.map((other) => other.id),
   );
-  return { set: { ...set, fields: [...set.fields, { ...field, id }] }, id };
+  const { name } = field;
+  const isTaken = set.fields.some((other) => name === other.id || name === fieldName(other));
+  const added = isTaken ? withRecordName(field, '') : field;
+  return { set: { ...set, fields: [...set.fields, { ...added, id }] }, id };
 }
 
 /** Duplicates a field, directly after it and under a free id; the same set if there is no such field. */
@@ -38,4 +46,18 @@ export function moveField(set: SetDocument, id: string, to: number): SetDocument
 export function problemWithId(set: SetDocument, id: string, own: string): string | null {
   if (!/^[a-z][a-z0-9-]*$/.test(id)) return words.useLowerCaseLettersDigits;
   return id !== own && set.fields.some((field) => field.id === id) ? words.thisIdIsAlready : null;
+}
+
+/** The definition with another name in records; an empty one means its id. */
+export function withRecordName(field: FieldDocument, name: string): FieldDocument {
+  const { id, name: _, ...rest } = field;
+  return (name === '' || name === id ? { id, ...rest } : { id, name, ...rest }) as FieldDocument;
+}
+
+/** Why a field cannot have a name in records, in a sentence. */
+export function problemWithName(set: SetDocument, field: FieldDocument, name: string): string | null {
+  const fields = set.fields.map((one) => (one.id === field.id ? withRecordName(one, name) : one));
+  const result = readDocument({ ...set, fields }, kinds);
+  const fault = result.ok ? undefined : result.faults.find(({ code }) => /name/.test(code));
+  return fault?.message ?? null;
 }

@@ -1,3 +1,4 @@
+import { fieldName } from '@arbeit/engine/field';
 import type { FieldFinding } from '@arbeit/engine/form';
 import type { FormStore } from './form-store.ts';
 
@@ -6,8 +7,8 @@ export interface ServerAnswer {
   /** What it found, by field; shown at the fields. */
   readonly findings: readonly FieldFinding[];
   /**
-   * What was sent, raw values by field id: `refill…` of the server. A page without scripts is drawn anew, and
-   * is filled in with it.
+   * What was sent, raw values by name of the field: `refill…` of the server. A page without scripts is drawn
+   * anew, and is filled in with it.
    */
   readonly raw?: Readonly<Record<string, string>> | undefined;
 }
@@ -20,8 +21,9 @@ export interface ServerAnswer {
  * refill(formStore, { findings: [], raw: { pass: '1234' } });
  */
 export function refill(store: FormStore, { findings, raw = {} }: ServerAnswer): void {
-  for (const { id } of store.form.fields) {
-    const text = raw[id];
+  for (const field of store.form.fields) {
+    const { id } = field;
+    const text = raw[fieldName(field)];
     if (text !== undefined) store.dispatch({ type: 'field', field: id, event: { type: 'set', text } });
   }
   store.dispatch({ type: 'submit' });

@@ -1,4 +1,4 @@
-import type { Answer, Ask } from '@arbeit/engine/field';
+import { type Answer, type Ask, fieldName } from '@arbeit/engine/field';
 import type { FormStore } from './form-store.ts';
 import type { FieldStore } from './store.ts';
 
@@ -32,7 +32,7 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
     store.dispatch({ type: 'ask', id, rule, about });
     const late = new Promise<never>((_, fail) => call.signal.addEventListener('abort', fail));
     const waiting = setTimeout(() => call.abort(), timeout);
-    Promise.race([ask(question, store.field.id, call.signal), late])
+    Promise.race([ask(question, fieldName(store.field), call.signal), late])
       .catch((): Answer => ({ verdict: 'unreachable' }))
       .then((answer) => {
         clearTimeout(waiting);

@@ -1,5 +1,5 @@
 import type { HydratedField } from '@arbeit/engine/field';
-import { mayStand } from '@arbeit/engine/field';
+import { fieldName, mayStand } from '@arbeit/engine/field';
 import { isConcealed } from './secret.ts';
 
 /** How the control of a field is drawn, as far as its attributes depend on it. */
@@ -43,5 +43,5 @@ export function attributesOf(field: HydratedField): Record<string, string | bool
  */
 export function controlAttributesOf(field: HydratedField): Record<string, string | boolean> {
   const attributes = attributesOf(field);
-  return attributes.role === undefined ? { ...attributes, name: field.id } : attributes;
+  return attributes.role === undefined ? { ...attributes, name: fieldName(field) } : attributes;
 }

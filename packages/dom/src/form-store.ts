@@ -26,8 +26,11 @@ export interface FormStore<V extends Values = Values> {
   isReady(): boolean;
   /** Applies an event and returns the new state. */
   dispatch(event: FormEvent): FormState;
-  /** A view of one field, for binding and drawing. It keeps no state of its own. */
-  field<I extends keyof V & string>(id: I): FieldStore<NonNullable<V[I]> & string>;
+  /**
+   * A view of one field, by its name (`fieldName`) or id, for binding and drawing. It keeps no state of its
+   * own.
+   */
+  field<I extends keyof V & string>(name: I): FieldStore<NonNullable<V[I]> & string>;
   /** Calls `listener` after each change, in order. Returns a function that unsubscribes. */
   subscribe(listener: (state: FormState, event: FormEvent | null) => void): () => void;
 }
@@ -50,7 +53,6 @@ export function createFormStore<V extends Values = Values>(
     form.fields.map(({ id }) => [id, createListeners<[FieldState, FieldEvent | null]>()]),
   );
   const fields = new Map<string, FieldStore>();
-
   /** Ids of fields with an error, and of fields to evaluate before that is known. */
   const wrong = new Set<string>();
   const unseen = new Set(form.places.keys());
@@ -104,7 +106,8 @@ export function createFormStore<V extends Values = Values>(
       return wrong.size === 0;
     },
     dispatch,
-    field<I extends keyof V & string>(id: I) {
+    field<I extends keyof V & string>(name: I) {
+      const id = form.named.get(name) ?? name;
       const found = fields.get(id) ?? viewOf(own, id);
       fields.set(id, found);
       // The form's own declaration gives the type of its values.

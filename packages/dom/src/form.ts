@@ -1,4 +1,5 @@
-import type { Values } from '@arbeit/engine/form';
+import { fieldName } from '@arbeit/engine/field';
+import { placeOf, type Values } from '@arbeit/engine/form';
 import { wasRefused } from './address.ts';
 import type { FormStore } from './form-store.ts';
 import { clearBubble, reportAtButton } from './report-at-button.ts';
@@ -49,7 +50,7 @@ function reportBeside({ element, store }: Bound): string | undefined {
   for (const one of element.elements) {
     const control = one as HTMLInputElement;
     if (!control.willValidate || control.validity?.valid !== false) continue;
-    if (store.form.places.has(control.name) && !('evaluation' in control)) continue;
+    if (store.form.named.has(control.name) && !('evaluation' in control)) continue;
     control.reportValidity();
     return control.validationMessage;
   }
@@ -111,8 +112,9 @@ function watchSending(bound: Bound): () => void {
     else if (event?.type === 'field' && state.sending.is === 'sending') settle(bound);
     if (state.sending === sending) return;
     sending = state.sending;
-    if (sending.is === 'no' && sending.wrong !== undefined && !focusOn(element, sending.wrong))
-      reportAtButton(element, bound.submitter, store, sending.wrong);
+    if (sending.is !== 'no' || sending.wrong === undefined) return;
+    const wrong = store.form.fields[placeOf(store.form, sending.wrong)]!;
+    if (!focusOn(element, fieldName(wrong))) reportAtButton(element, bound.submitter, store, wrong);
   });
 }
 

@@ -1,4 +1,4 @@
-import { placeOf } from '@arbeit/engine/form';
+import { fieldName, type HydratedField } from '@arbeit/engine/field';
 import type { FormStore } from './form-store.ts';
 
 /** A control that can show a validation bubble of the browser (HTML, constraint validation). */
@@ -23,13 +23,13 @@ export function reportAtButton(
   form: HTMLFormElement,
   submitter: HTMLElement | null,
   store: Pick<FormStore, 'form' | 'evaluation'>,
-  id: string,
+  field: HydratedField,
 ): void {
-  const { label } = store.form.fields[placeOf(store.form, id)]!;
+  const { id, label } = field;
   const { shown, problem } = store.evaluation(id);
   const text = `${label}: ${shown[0]?.message ?? problem}`;
   console.error(
-    `The form "${store.form.id}" was not submitted: its field "${id}" is wrong, and no control of the name "${id}" on the page can take the focus. Show the field, or leave it out of the form.`,
+    `The form "${store.form.id}" was not submitted: its field "${id}" is wrong, and no control of the name "${fieldName(field)}" on the page can take the focus. Show the field, or leave it out of the form.`,
   );
   const pressed =
     submitter instanceof HTMLButtonElement || submitter instanceof HTMLInputElement ? submitter : undefined;

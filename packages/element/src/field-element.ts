@@ -1,5 +1,5 @@
 import { createStore, evaluateOn, type FieldStore } from '@arbeit/dom';
-import type { Evaluation, HydratedField } from '@arbeit/engine/field';
+import { type Evaluation, fieldName, type HydratedField } from '@arbeit/engine/field';
 import type { Renderer } from './control.ts';
 import { elementStyles } from './element-styles.ts';
 import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './field-view.ts';
@@ -230,7 +230,7 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
       const typed = typedBefore(element);
       if (typed !== undefined && typed !== store.evaluation().display)
         store.dispatch({ type: 'set', text: typed });
-      if (!element.hasAttribute('name')) element.setAttribute('name', store.field.id);
+      if (!element.hasAttribute('name')) element.setAttribute('name', fieldName(store.field));
       dressElement(element, store);
       const present = drawn(store, table.drawings);
       view = present;

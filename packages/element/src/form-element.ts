@@ -105,7 +105,7 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
     }
     storeOf(id: string): FieldStore | undefined {
       const store = this.#find()?.store;
-      return store?.form.places.has(id) ? store.field(id) : undefined;
+      return store?.form.places.has(store.form.named.get(id) ?? id) ? store.field(id) : undefined;
     }
     isMissing(): boolean {
       return this.#find() === undefined;

@@ -1,4 +1,5 @@
 import { bindPicks } from '@arbeit/dom';
+import { fieldName } from '@arbeit/engine/field';
 import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
@@ -47,7 +48,7 @@ export const picks: Renderer = (store, attributes) => {
     const box = part('input', 'box');
     const words = part('span', 'option-label');
     box.type = draw === 'tick' ? 'checkbox' : 'radio';
-    box.name = field.id;
+    box.name = fieldName(field);
     box.value = value;
     box.defaultChecked = values.includes(value);
     words.textContent = label;

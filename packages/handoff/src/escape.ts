@@ -41,6 +41,19 @@ export const inScript = (text: string): string =>
   );
 
 /**
+ * For use as a JavaScript string in single quotes, also in an attribute in double quotes. Security relevant.
+ * Entities of HTML are no way: checkers of templates read them as code.
+ */
+export const inQuotes = (text: string): string => {
+  const escaped = JSON.stringify(text).slice(1, -1).replaceAll('\\"', '"');
+  const safe = escaped.replace(
+    /["'&<>`\u2028\u2029]/g,
+    (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  );
+  return `'${safe}'`;
+};
+
+/**
  * JavaScript for use in a `<script>` element. Security: it cannot close the element.
  *
  * @example

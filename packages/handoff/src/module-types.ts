@@ -1,4 +1,5 @@
 import type { CompiledSet, SetDocument } from '@arbeit/engine/document';
+import { fieldName } from '@arbeit/engine/field';
 import type { HydratedForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { valueTypesOf } from '@arbeit/engine/value-types';
@@ -52,15 +53,19 @@ export function moduleTypes(
 
 /** The type of a form's record: a required field has a value, a field with a condition may be missing. */
 function recordType(form: HydratedForm, name: string, nameOf: (id: string) => string): readonly string[] {
-  const members = form.fields.flatMap(({ id, label, when, rules }) => {
+  const members = form.fields.flatMap((field) => {
+    const { id, label, when, rules } = field;
     const isNeeded = rules.some(
       (rule) => rule.check.type === 'required' && rule.severity === 'error' && !rule.when,
     );
     const value = `${capital(nameOf(id))}Value${isNeeded ? '' : ' | null'}`;
-    return [`  /** ${inComment(label)} */`, `  readonly ${keyOf(id)}${when ? '?' : ''}: ${value};`];
+    return [
+      `  /** ${inComment(label)} */`,
+      `  readonly ${keyOf(fieldName(field))}${when ? '?' : ''}: ${value};`,
+    ];
   });
   return [
-    `/** What “${inComment(form.title)}” sends, by id of the field. */`,
+    `/** What “${inComment(form.title)}” sends, by name of the field. */`,
     `export type ${name} = {`,
     ...members,
     '};',

@@ -1,9 +1,10 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { misuse, say } from '@arbeit/engine/faults';
+import { inQuotes } from './escape.ts';
 import { buildTexts } from './texts.ts';
 
 /** A name as the key of an object, in quotes if necessary. */
-export const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${name}'`);
+export const keyOf = (name: string): string => (/^[A-Za-z_]\w*$/.test(name) ? name : inQuotes(name));
 /** An id in camel case. */
 export const camel = (id: string): string =>
   id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());

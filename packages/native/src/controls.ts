@@ -2,7 +2,9 @@ import type { FieldStore } from '@arbeit/dom/stores';
 
 /** What a control of React Native can do; `TextInput` and `Pressable` have both. */
 export interface NativeControl {
+  /** Gives it the focus, which opens the keyboard. */
   focus(): void;
+  /** Takes the focus away, which closes the keyboard. */
   blur(): void;
 }
 

@@ -12,7 +12,14 @@ import {
   rootAttributesOf,
   shapeOf,
 } from '@arbeit/dom';
-import type { Evaluation, FieldState, HydratedField, Plan, TextState } from '@arbeit/engine/field';
+import {
+  type Evaluation,
+  type FieldState,
+  fieldName,
+  type HydratedField,
+  type Plan,
+  type TextState,
+} from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
 
@@ -98,7 +105,7 @@ export function useField<V extends string = string>(
     inputProps: {
       ...attributesOf(field),
       id: ids.input,
-      name: field.id,
+      name: fieldName(field),
       // An attribute could be read by anybody, so a secret is never written to one; the binding displays it.
       defaultValue: isConcealed(field) ? '' : initial,
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,

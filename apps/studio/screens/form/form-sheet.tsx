@@ -2,6 +2,7 @@
 
 import { carryOver, localToday } from '@arbeit/dom';
 import { compile, type FormDocument, type SetDocument, withTextAt } from '@arbeit/engine/document';
+import { fieldName } from '@arbeit/engine/field';
 import type { FormRecord, HydratedForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Form, useForm } from '@arbeit/react';
@@ -112,7 +113,7 @@ function Sheet({
   const around = useRef<HTMLDivElement>(null);
   const record = 'record' in sending ? sending.record : undefined;
   const data = useFormData(around, record);
-  const labels = new Map(open.fields.map(({ id, label }) => [id, label]));
+  const labels = new Map(open.fields.map((field) => [fieldName(field), field.label]));
   return (
     <main className="desk">
       <div className="form-head flex flex-wrap items-baseline gap-x-6 gap-y-1">

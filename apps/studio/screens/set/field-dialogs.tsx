@@ -3,7 +3,7 @@
 import { type FieldDocument, fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
-import { problemWithId } from '../../model/field-edits.ts';
+import { problemWithId, problemWithName, withRecordName } from '../../model/field-edits.ts';
 import { turnedIn, withKind } from '../../model/kind-change.ts';
 import { listSets } from '../../model/other-sets.ts';
 import { renameField } from '../../model/references.ts';
@@ -29,7 +29,9 @@ export function RenameDialog({
   onDone,
 }: Props & { readonly onDone: (id: string) => void }) {
   const [id, setId] = useState(field.id);
+  const [name, setName] = useState(field.name ?? '');
   const problem = problemWithId(set.document, id, field.id);
+  const nameProblem = problemWithName(set.document, field, name);
   const uses = (set.document.forms ?? []).filter((form) => fieldIdsOf(form).includes(field.id));
   return (
     <Dialog
@@ -44,35 +46,68 @@ export function RenameDialog({
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          if (problem) return;
-          if (id === field.id) onDone(id);
-          else void set.editAndSave((d) => renameField(d, field.id, id)).then(() => onDone(id));
+          if (problem || nameProblem) return;
+          if (id === field.id && name === (field.name ?? '')) onDone(id);
+          else void set.editAndSave((d) => renamed(d, field, id, name)).then(() => onDone(id));
         }}
       >
-        <Labelled label={words.id}>
-          {(inputId) => (
-            <>
-              <input
-                id={inputId}
-                className="entry value"
-                value={id}
-                aria-invalid={problem !== null}
-                aria-describedby={`${inputId}-said`}
-                spellCheck={false}
-                autoComplete="off"
-                onChange={(event) => setId(event.target.value)}
-              />
-              <p id={`${inputId}-said`} aria-live="polite" className="min-h-6 text-sm text-brick">
-                {problem}
-              </p>
-            </>
-          )}
-        </Labelled>
-        <button type="submit" className="solid-button" disabled={problem !== null}>
+        <Named label={words.id} value={id} problem={problem} onChange={setId} />
+        <Named
+          label={words.nameInRecords}
+          value={name}
+          placeholder={id}
+          problem={nameProblem}
+          onChange={setName}
+        />
+        <button type="submit" className="solid-button" disabled={problem !== null || nameProblem !== null}>
           {words.rename}
         </button>
       </form>
     </Dialog>
+  );
+}
+
+/** The set with another id and another name of a field. */
+function renamed(set: SetDocument, field: FieldDocument, id: string, name: string): SetDocument {
+  const next = renameField(set, field.id, id);
+  return { ...next, fields: next.fields.map((one) => (one.id === id ? withRecordName(one, name) : one)) };
+}
+
+/** An input for a name in code, with what is wrong with it. */
+function Named({
+  label,
+  value,
+  placeholder = '',
+  problem,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly placeholder?: string;
+  readonly problem: string | null;
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <Labelled label={label}>
+      {(inputId) => (
+        <>
+          <input
+            id={inputId}
+            className="entry value"
+            value={value}
+            placeholder={placeholder}
+            aria-invalid={problem !== null}
+            aria-describedby={`${inputId}-said`}
+            spellCheck={false}
+            autoComplete="off"
+            onChange={(event) => onChange(event.target.value)}
+          />
+          <p id={`${inputId}-said`} aria-live="polite" className="min-h-6 text-sm text-brick">
+            {problem}
+          </p>
+        </>
+      )}
+    </Labelled>
   );
 }
 

@@ -6,6 +6,7 @@ export const renameWithLabel = (label: string) => `Rename ${label}`;
 export const referencesAreUpdated = (uses: string) => `References are updated in: ${uses}.`;
 export const theIdIsTheFields =
   'The id is the field’s name in code. To change the label, edit it on the field.';
+export const nameInRecords = 'Name in records and FormData';
 export const changeKindWithLabel = (label: string) => `Change kind of ${label}`;
 export const labelHintAndMessages =
   'Label, hint and messages are kept. Rules and options are kept where the new kind supports them.';

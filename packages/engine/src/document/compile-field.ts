@@ -86,6 +86,7 @@ export function compileField(
   const drawn = define.draws?.(plan);
   const compiled = {
     id: field.id,
+    ...(field.name === undefined || field.name === field.id ? {} : { name: field.name }),
     label: field.label,
     hint: field.hint ?? '',
     placeholder: field.placeholder ?? '',

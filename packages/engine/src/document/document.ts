@@ -28,6 +28,8 @@ export interface SetDocument {
 export type FieldDocument<K extends keyof Entries = keyof Entries> = {
   [Kind in K]: {
     readonly id: string;
+    /** Its key in records and `FormData`, and the name of its control (HTML). Default: the id. */
+    readonly name?: string;
     readonly kind: Kind;
     readonly label: string;
     readonly hint?: string;

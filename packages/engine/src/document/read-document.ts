@@ -4,6 +4,7 @@ import type { DocumentFault } from '../faults/document-fault.ts';
 import { most, mostFaults } from '../faults/limits.ts';
 import { say } from '../faults/say.ts';
 import { documentTexts } from '../faults/texts.ts';
+import { reservedNames } from '../field/field-name.ts';
 import { attributeNames } from '../field/html.ts';
 import { type Definition, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { builtIns, rangesOf } from '../kinds/editing/notation.ts';
@@ -303,6 +304,7 @@ function readClasses(at: Cursor): string[] {
 
 const fieldKeys = [
   'id',
+  'name',
   'kind',
   'label',
   'hint',
@@ -350,6 +352,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     const { id } = field.value as { id?: unknown };
     if (typeof id === 'string' && !ids.has(id)) fields.set(id, kind);
     if (field.has('id')) readId(field.get('id'), ids);
+    if (field.has('name')) readName(field.get('name'));
     if (field.has('kind')) field.get('kind').oneOf(Object.keys(kinds));
     if (field.has('label')) field.get('label').filled();
     for (const key of ['hint', 'placeholder', 'initial']) if (field.has(key)) field.get(key).string();
@@ -364,6 +367,12 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     if (at.faults.length === before) known?.set(field.value as object, of);
   }
   return fields;
+}
+
+function readName(at: Cursor): void {
+  const name = at.filled(most.id);
+  if (name !== undefined && new RegExp(reservedNames, 'u').test(name))
+    at.fault(say(documentTexts, 'reserved-field-name', { name }));
 }
 
 function readHtml(at: Cursor): void {

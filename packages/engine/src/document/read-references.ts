@@ -1,6 +1,7 @@
 import { type Cursor, list, nameOf } from '../faults/cursor.ts';
 import { say } from '../faults/say.ts';
 import { documentTexts } from '../faults/texts.ts';
+import { fieldName } from '../field/field-name.ts';
 import { definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valuesOf } from './condition.ts';
 import {
@@ -49,6 +50,7 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
   for (const [i, spot] of (set.forms ? at.get('forms').items() : []).entries()) {
     const form = set.forms![i]!;
     const own = new Set(fieldIdsOf(form));
+    readNames(own, byId, spot);
     for (const id of own)
       for (const one of needs.get(id) ?? [])
         if (byId.has(one.field) && !own.has(one.field))
@@ -72,6 +74,22 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
   if (at.faults.length > before) return;
   readValues(at, set, byId, kinds);
   readCircles(at, set);
+}
+
+/**
+ * Checks that each field of a form is known by one name: no other field has it as its name or id.
+ */
+function readNames(own: ReadonlySet<string>, byId: ReadonlyMap<string, FieldDocument>, form: Cursor): void {
+  const known = new Map<string, string>();
+  for (const id of own) {
+    const field = byId.get(id);
+    if (!field) continue;
+    for (const name of new Set([id, fieldName(field)])) {
+      const one = known.get(name);
+      if (one !== undefined) form.fault(say(documentTexts, 'name-twice', { one, other: id, name }));
+      else known.set(name, id);
+    }
+  }
 }
 
 /** Whether a rule can refer to other fields. */

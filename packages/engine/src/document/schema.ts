@@ -1,6 +1,7 @@
 import type { CheckTable } from '../checks/contract.ts';
 import { definitionOf, typesOfChecks } from '../checks/registry.ts';
 import { most } from '../faults/limits.ts';
+import { reservedNames } from '../field/field-name.ts';
 import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/contract/definition.ts';
 import { mayBeLeftOut } from '../options/option.ts';
@@ -116,6 +117,14 @@ function field(kinds: KindTable, checks: CheckTable): Schema {
     ...shape(
       {
         id: { $ref: '#/$defs/word' },
+        name: {
+          type: 'string',
+          minLength: 1,
+          maxLength: most.id,
+          pattern: '\\S',
+          not: { pattern: reservedNames },
+          description: 'Its key in records and `FormData`. Default: the id.',
+        },
         kind: { enum: Object.keys(kinds) },
         label: { $ref: '#/$defs/filled' },
         hint: text,

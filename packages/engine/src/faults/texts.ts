@@ -42,6 +42,8 @@ export const documentTexts = {
   'field-twice': 'The field "{id}" is in this form twice.',
   'unknown-field': 'No field has the id "{id}".',
   'field-not-in-form': 'The form has no field "{id}".',
+  'reserved-field-name': 'A form cannot submit a field as “{name}”. Choose a different name.',
+  'name-twice': 'The fields “{one}” and “{other}” have the same name in this form: “{name}”.',
   'needed-field-not-in-form': 'The form must include "{needed}", because "{id}" depends on it.',
   'compared-with-itself': 'A field cannot be compared with itself. Choose another field.',
   'not-comparable': 'A {own} field cannot be compared with a {other} field by "{op}".',

@@ -16,6 +16,9 @@ export const notAllowed = 'This value cannot be used here.';
 export const formFieldTwice = (form: string) =>
   misuse({ code: 'form-field-twice', message: `Two fields of the form "${form}" have the same id.` });
 
+export const formNameTwice = (form: string) =>
+  misuse({ code: 'form-name-twice', message: `Two fields of the form "${form}" have the same name.` });
+
 export const formFieldUnknown = (form: string, id: string) =>
   misuse({ code: 'form-field-unknown', message: `The form "${form}" has no field "${id}".` });
 

@@ -10,6 +10,8 @@ export interface Plan {
 /** A compiled field: all that running, checking and binding need. It is JSON and can be stored and sent. */
 export interface CompiledField<P extends Plan = Plan> {
   readonly id: string;
+  /** Its key in records and `FormData`, if that is not the id: see `fieldName`. */
+  readonly name?: string;
   readonly label: string;
   readonly hint: string;
   readonly placeholder: string;

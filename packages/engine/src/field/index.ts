@@ -5,6 +5,7 @@ export type { Appearance } from './appearance.ts';
 export { apply, keysOf, start } from './apply.ts';
 export type { CompiledField, Plan } from './compiled.ts';
 export { type Evaluation, evaluate, type Flags, toMessage, type VisibleMessage } from './evaluation.ts';
+export { fieldName, reservedNames } from './field-name.ts';
 export type { FieldEvent, FieldState, Refused } from './field-state.ts';
 export { attributeNames, mayStand } from './html.ts';
 export {

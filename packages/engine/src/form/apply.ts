@@ -1,4 +1,5 @@
 import { apply } from '../field/apply.ts';
+import { fieldName } from '../field/field-name.ts';
 import type { FieldEvent } from '../field/field-state.ts';
 import { refusalAfter } from '../field/refusing.ts';
 import type { Finding } from '../rules/finding.ts';
@@ -154,10 +155,14 @@ function sent(
   if (sending.is === 'no' || (isLate && findings.length === 0)) return state;
   const record = sending.is === 'waiting' ? recordOf(form, state, today) : sending.record;
   const serverFindings: Record<string, ServerFinding> = {};
-  for (const { field: id, code, message } of findings) {
-    const raw = record.raw[id];
+  for (const { field: name, code, message } of findings) {
+    // A tape names the field by its id.
+    const id = form.named.get(name) ?? name;
+    if (!form.places.has(id)) continue;
+    const { field } = fieldOf(form, state, id);
+    const raw = record.raw[fieldName(field)];
     if (raw === undefined) continue;
-    const { rules } = fieldOf(form, state, id).field;
+    const { rules } = field;
     const worded = message ?? rules.find(({ words }) => words?.[code])?.words?.[code];
     const finding: Finding = { verdict: 'fail', code, data: {} };
     serverFindings[id] ??= { raw, finding: worded === undefined ? finding : { ...finding, message: worded } };

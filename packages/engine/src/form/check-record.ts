@@ -1,5 +1,6 @@
 import { start } from '../field/apply.ts';
 import { toMessage } from '../field/evaluation.ts';
+import { fieldName } from '../field/field-name.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
 import type { Ask } from '../rules/questions.ts';
@@ -29,15 +30,15 @@ export type CheckedRecord<V extends Values = Values> =
 /** The longest raw text that is read, in UTF-16 units, unless the kind allows more. */
 const longestRead = 20_000;
 
-/** Asks a server the question of a field. */
+/** Asks a server the question of a field, which is told by its name. */
 export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**
- * Checks a record on the server, raw values by field id, with the rules of the page. `today` (ISO 8601) is
- * the day where the user is. A value that the field could not contain is rejected; a text that is far too
- * long is not read. What was not sent is absent: an initial value never replaces it. Unknown names are
- * ignored and listed, because frameworks, CSRF tokens and buttons add some. `ask` asks servers; without it
- * their rules do not hold the record back.
+ * Checks a record on the server, raw values by name of the field, with the rules of the page. `today` (ISO
+ * 8601) is the day where the user is. A value that the field could not contain is rejected; a text that is
+ * far too long is not read. What was not sent is absent: an initial value never replaces it. Unknown names
+ * are ignored and listed, because frameworks, CSRF tokens and buttons add some. `ask` asks servers; without
+ * it their rules do not hold the record back.
  *
  * @example
  * const checked = await checkRecord(booking, { arrival: '14022027' }, '2027-02-10');
@@ -52,26 +53,29 @@ export async function checkRecord<V extends Values = Values>(
   const findings: FieldFinding[] = [];
   let state = emptyForm(form);
   const ignored: string[] = [];
-  for (const [id, text] of Object.entries(raw)) {
-    if (!form.places.has(id)) {
-      ignored.push(id);
+  for (const [name, text] of Object.entries(raw)) {
+    const id = form.named.get(name);
+    if (id === undefined) {
+      ignored.push(name);
       continue;
     }
     const { field, state: own } = fieldOf(form, state, id);
     // Reading it would only take time.
     if (text.length > longestRead + (field.kind.extraLength?.(field.plan) ?? 0)) {
-      findings.push({ field: id, code: 'not-allowed' });
+      findings.push({ field: name, code: 'not-allowed' });
       continue;
     }
     const { body, leftOut, rejected } = field.kind.parse(field.plan, text);
     // An unticked checkbox holds nothing, but has a value.
     const isHeld = field.kind.raw(field.plan, body) !== '' || field.kind.value(field.plan, body) !== null;
-    if (text && (leftOut || rejected || !isHeld)) findings.push({ field: id, code: 'not-allowed' });
+    if (text && (leftOut || rejected || !isHeld)) findings.push({ field: name, code: 'not-allowed' });
     else state = withField(form, state, id, { ...own, body });
   }
   state = await answered(form, applyToForm(form, state, { type: 'submit' }, today), today, ask);
-  for (const { id } of form.fields) {
-    if (!countsInForm(form, state, id) || findings.some(({ field }) => field === id)) continue;
+  for (const definition of form.fields) {
+    const { id } = definition;
+    const name = fieldName(definition);
+    if (!countsInForm(form, state, id) || findings.some(({ field }) => field === name)) continue;
     const found = wrongWith(form, state, id, today);
     if (found) findings.push(found);
   }
@@ -116,7 +120,7 @@ function wrongWith(
   const error = errors.find(({ finding }) => finding.verdict === 'fail') ?? errors[0];
   if (!error) return undefined;
   const { code, message } = toMessage(field, error.rule, error.finding);
-  return { field: id, code, message };
+  return { field: fieldName(field), code, message };
 }
 
 /** The form after all its questions are answered. */
@@ -131,7 +135,8 @@ async function answered(
     if (!countsInForm(form, state, field)) continue;
     for (const [i, question] of evaluateInForm(form, state, field, today).asks.entries()) {
       const id = `${field}-${i}`;
-      const answer = await ask(question, field).catch((): Answer => ({ verdict: 'unreachable' }));
+      const asked = fieldName(fieldOf(form, state, field).field);
+      const answer = await ask(question, asked).catch((): Answer => ({ verdict: 'unreachable' }));
       const { rule, about } = question;
       for (const event of [
         { type: 'ask', id, rule, about },

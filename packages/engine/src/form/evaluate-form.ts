@@ -71,6 +71,7 @@ function fromForm(form: HydratedForm, state: FormState, id: string): FromForm {
   for (const name of reads ?? []) {
     const { field: other, state: its } = fieldOf(form, state, name);
     others[name] = {
+      ...(other.name === undefined ? {} : { name: other.name }),
       value: valueIn(form, state, name),
       label: other.label,
       display: saidOf(other, its.body),

@@ -1,5 +1,6 @@
-import { formFieldTwice, formFieldUnknown } from '../faults/usage.ts';
+import { formFieldTwice, formFieldUnknown, formNameTwice } from '../faults/usage.ts';
 import { start } from '../field/apply.ts';
+import { fieldName } from '../field/field-name.ts';
 import type { FieldState } from '../field/field-state.ts';
 import type { HydratedField } from '../field/kind.ts';
 import type { FormRule } from './form-rule.ts';
@@ -19,6 +20,8 @@ export interface HydratedForm<V extends Values = Values> extends Graph, FormMann
   readonly rules: readonly FormRule[];
   /** Index of each field, by id. */
   readonly places: ReadonlyMap<string, number>;
+  /** Id of each field, by its name outside of the form (`fieldName`). */
+  readonly named: ReadonlyMap<string, string>;
 }
 
 /** How a form is submitted. */
@@ -43,8 +46,8 @@ export interface FormState {
 }
 
 /**
- * A form that can run, with the graph of its rules. Throws `RangeError` for two fields with one id, rules
- * about unknown fields, and circles.
+ * A form that can run, with the graph of its rules. Throws `RangeError` for two fields with one id or name,
+ * rules about unknown fields, and circles.
  *
  * @example
  * const form = hydrateForm({ id: 'lockers', title: 'Lockers', fields: [pass] });
@@ -63,7 +66,9 @@ export function hydrateForm({
   if (places.size < fields.length) throw formFieldTwice(id);
   if (completes !== null && !places.has(completes)) throw formFieldUnknown(id, completes);
   const graph = graphOf(fields, rules, (name) => places.has(name));
-  return { id, title, fields, rules, places, submit, completes, unanswered, ...graph };
+  const named = new Map(fields.map((field) => [fieldName(field), field.id]));
+  if (named.size < fields.length) throw formNameTwice(id);
+  return { id, title, fields, rules, places, named, submit, completes, unanswered, ...graph };
 }
 
 /**

@@ -507,7 +507,7 @@ describe('the server’s side', () => {
 
   test('says in the language of the form what only a server meets', async () => {
     const german = serverForm(form, { 'not-allowed': 'Dieser Wert ist hier nicht möglich.' });
-    const checked = await german.check({ ...raw, pass: 'RH-42; drop', arrival: 7 }, { today: '2027-02-10' });
+    const checked = await german.check({ ...raw, pass: 'RH-42; drop', arrival: {} }, { today: '2027-02-10' });
     const { message } = { message: 'Dieser Wert ist hier nicht möglich.' };
     expect(checked).toMatchObject({ ok: false });
     expect(!checked.ok && checked.findings.filter(({ code }) => code === 'not-allowed')).toEqual([

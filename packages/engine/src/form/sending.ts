@@ -1,6 +1,6 @@
 import type { Finding } from '../rules/finding.ts';
 
-/** Typed values by field id: `null` for an empty field, absent for one that does not count. */
+/** Typed values by name of the field: `null` for an empty field, absent for one that does not count. */
 export type Values = Readonly<Record<string, string | null | undefined>>;
 
 /**
@@ -10,7 +10,7 @@ export type Values = Readonly<Record<string, string | null | undefined>>;
 export interface FormRecord<V extends Values = Values> {
   readonly values: V;
   readonly raw: Readonly<Record<string, string>>;
-  /** By field id, then by name; only for fields with facts. */
+  /** By name of the field, then by name of the fact; only for fields with facts. */
   readonly facts: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 

@@ -1,8 +1,9 @@
 import { expectedRecord, notAllowed } from '../faults/usage.ts';
+import { fieldName } from '../field/field-name.ts';
 import { conceals } from '../rules/said.ts';
 import type { FieldFinding } from './apply.ts';
 import { type Asker, type CheckedRecord, checkRecord, type NameIn } from './check-record.ts';
-import { type HydratedForm, placeOf } from './form.ts';
+import type { HydratedForm } from './form.ts';
 import type { Values } from './sending.ts';
 import { type LanguageTexts, translateForm } from './translate.ts';
 
@@ -16,7 +17,7 @@ export interface AtServer {
   readonly texts?: LanguageTexts;
 }
 
-/** A result of a Standard Schema (version 1): typed values, or issues with the field id as path. */
+/** A result of a Standard Schema (version 1): typed values, or issues with the name of the field as path. */
 export type StandardResult<V> =
   | { readonly value: V; readonly issues?: undefined }
   | { readonly issues: readonly { readonly message: string; readonly path: readonly string[] }[] };
@@ -32,18 +33,21 @@ export interface StandardForm<V extends Values = Values> {
   };
 }
 
-/** A record as it is sent to a server: raw or typed values by field id. */
-export type RawRecord = { readonly [id: string]: string | null | undefined };
+/** A record as it is sent to a server: raw or typed values by name of the field, or as JSON has them. */
+export type RawRecord = {
+  readonly [name: string]: string | number | boolean | readonly string[] | null | undefined;
+};
 
 /** The server's side of a form. */
 export interface ServerForm<V extends Values = Values> {
   /**
-   * Checks a record with the rules of the page: an object by field id, `FormData` or `URLSearchParams`.
+   * Checks a record with the rules of the page: an object by name of the field, `FormData` or
+   * `URLSearchParams`. A JSON number, a boolean or a list counts as its text.
    * Unknown names are listed in `ignored`. Any other input is refused with a finding. Never throws.
    */
   check(record: unknown, at: AtServer): Promise<CheckedRecord<V>>;
   /**
-   * What was sent, to fill the form again: raw values by field id, without those of concealed fields. For a
+   * What was sent, to fill the form again: raw values by name, without those of concealed fields. For a
    * page that is drawn on the server. Any other input gives nothing.
    */
   refill(record: unknown): Readonly<Record<string, string>>;
@@ -83,7 +87,7 @@ export function serverForm<V extends Values = Values>(
         findings: [{ field: '', code: 'not-allowed', message: expectedRecord }],
       };
     // Files and other non-text values under unknown names are ignored, like unknown texts.
-    const strange = sent.strange.filter((name) => form.places.has(name));
+    const strange = sent.strange.filter((name) => form.named.has(name));
     const findings: FieldFinding<NameIn<V>>[] = strange.map((field) => ({
       field: field as NameIn<V>,
       code: 'not-allowed',
@@ -103,8 +107,9 @@ export function serverForm<V extends Values = Values>(
     check,
     refill(record) {
       const { raw = {} } = rawIn(record) ?? {};
-      const shown = form.fields.filter(({ id, plan }) => Object.hasOwn(raw, id) && !conceals(plan));
-      return Object.fromEntries(shown.map(({ id }) => [id, raw[id] ?? '']));
+      const shown = form.fields.filter(({ plan }) => !conceals(plan)).map(fieldName);
+      const sent = shown.filter((name) => Object.hasOwn(raw, name));
+      return Object.fromEntries(sent.map((name) => [name, raw[name] ?? '']));
     },
     standard: ({ today, ...at }) => ({
       '~standard': {
@@ -131,11 +136,22 @@ const said = <F extends string>(finding: FieldFinding<F>, texts: ServerTexts): F
     ? { ...finding, message: texts['not-allowed'] }
     : finding;
 
-const labelIn = <V extends Values>(form: HydratedForm<V>, id: string): string =>
-  form.places.has(id) ? (form.fields[placeOf(form, id)]?.label ?? id) : id;
+const labelIn = <V extends Values>(form: HydratedForm<V>, name: string): string =>
+  form.fields.find((field) => fieldName(field) === name)?.label ?? name;
 
 /**
- * Raw values by field id. Several entries with one name become one value with spaces, as a field with several
+ * A value of a record as text: as it is, or as JSON has it: a number, `true` and `false` for yes and no, a
+ * list of values. `undefined` for anything else, such as a file.
+ */
+function textOf(value: unknown): string | undefined {
+  if (typeof value === 'string') return value;
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'number') return Number.isFinite(value) ? String(value) : undefined;
+  return Array.isArray(value) && value.every((one) => typeof one === 'string') ? value.join(' ') : undefined;
+}
+
+/**
+ * Raw values by name. Several entries with one name become one value with spaces, as a field with several
  * choices has it (HTML, entry list). Fields with something other than text are returned separately.
  */
 function rawIn(record: unknown): { raw: Record<string, string>; strange: readonly string[] } | undefined {
@@ -147,8 +163,9 @@ function rawIn(record: unknown): { raw: Record<string, string>; strange: readonl
   const strange: string[] = [];
   for (const [name, value] of entries) {
     if (value === null || value === undefined) continue;
-    if (typeof value !== 'string') strange.push(name);
-    else raw[name] = isPairs && raw[name] ? `${raw[name]} ${value}` : value;
+    const text = textOf(value);
+    if (text === undefined) strange.push(name);
+    else raw[name] = isPairs && raw[name] ? `${raw[name]} ${text}` : text;
   }
   return { raw, strange };
 }

@@ -10,6 +10,8 @@ export interface CheckContext {
 
 /** Another field as a check sees it. */
 export interface Other {
+  /** Its name outside of the form, if that is not its id. */
+  readonly name?: string;
   /** Its typed value. */
   readonly value: string | null;
   readonly label: string;

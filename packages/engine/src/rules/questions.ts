@@ -39,7 +39,7 @@ export interface Ask {
   readonly timeout: number;
   /** Whether the check runs after a pause in typing rather than on blur. */
   readonly on: 'leave' | 'pause';
-  /** Typed values of the fields that the rule names. */
+  /** Typed values of the fields that the rule is about, by name (`fieldName`). */
   readonly values: Readonly<Record<string, string | null>>;
 }
 

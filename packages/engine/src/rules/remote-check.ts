@@ -1,5 +1,4 @@
 import type { Answer, CheckContext } from './check-context.ts';
-import { valuesOf } from './checks.ts';
 import { unanswered } from './finding.ts';
 import type { Ask, Question, Questions, RemoteCheck } from './questions.ts';
 import type { Rule } from './rule.ts';
@@ -80,7 +79,10 @@ export const remoteCheck: RemoteCheck = {
       const isOut = isAsked(questions, rule.id, about);
       isPending ||= isOut || isLeft;
       if (isOut || (on === 'leave' && !isLeft)) continue;
-      const values = valuesOf(others, rule.check.with);
+      // A server knows fields by their names.
+      const values = Object.fromEntries(
+        rule.check.with.map((id) => [others[id]?.name ?? id, others[id]?.value ?? null]),
+      );
       asks.push({ rule: rule.id, value: raw, about, path, timeout, on: isLeft ? 'leave' : on, values });
     }
     return { asks, isPending };

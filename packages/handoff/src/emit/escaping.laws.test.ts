@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { parse, parseFragment } from 'parse5';
 import { parse as parseSvelte } from 'svelte/compiler';
 import { expect, test } from 'vitest';
-import { inAttribute, inComment, inHtml, inMarkdown, inScript, scriptInPage } from '../escape.ts';
+import { inAttribute, inComment, inHtml, inMarkdown, inQuotes, inScript, scriptInPage } from '../escape.ts';
 import type { Use } from './adapters.ts';
 import { applications } from './apps/index.ts';
 import { inJsx } from './apps/react.ts';
@@ -29,6 +29,7 @@ const setOf = (text: string): SetDocument =>
     fields: [
       {
         id: 'f',
+        name: text,
         kind: 'text',
         label: text,
         hint: text,
@@ -49,6 +50,7 @@ const flat = (text: string): string => text.replace(/\s+/g, ' ').trim();
 interface Node {
   readonly type?: string | number;
   readonly tag?: string;
+  readonly props?: readonly { readonly exp?: { readonly content: string } }[];
   readonly name?: string;
   readonly content?: unknown;
   readonly data?: string;
@@ -63,12 +65,27 @@ const textOf = (node: Node): string =>
     .map((child) => String(child.content ?? child.data ?? ''))
     .join('');
 
-test('Vue: titles are text', () => {
+/** What `store.field(…)` is called with in a piece of code. */
+const nameIn = (code: string): unknown =>
+  new Function('store', `return ${code}`)({ field: (name: string) => name });
+
+test('a string in single quotes is that text, and nothing that an attribute cannot contain', () => {
+  fc.assert(
+    fc.property(texts, (text) => {
+      expect(new Function(`return ${inQuotes(text)}`)()).toBe(text);
+      expect(inQuotes(text).slice(1, -1)).not.toMatch(/["'&<>`]/);
+    }),
+  );
+});
+
+test('Vue: titles and names are text', () => {
   fc.assert(
     fc.property(texts, (text) => {
       const { descriptor, errors } = parseVue(appOf('vue', text).get('src/App.vue')!, { sourceMap: false });
       expect(errors).toEqual([]);
       const nodes = all(descriptor.template!.ast as unknown as Node);
+      const [first] = nodes.filter(({ tag }) => tag === 'Field');
+      expect(nameIn(first!.props![0]!.exp!.content)).toBe(text);
       // The two pieces of code between tags (Vue, NodeTypes.INTERPOLATION): what the server says, the record.
       expect(nodes.filter(({ type }) => type === 5)).toHaveLength(2);
       for (const wanted of ['h1', 'legend'])
@@ -85,6 +102,7 @@ test('Svelte: the same', () => {
         readonly fragment: Node & { nodes: readonly Node[] };
       };
       const nodes = fragment.nodes.flatMap(all);
+      expect(nameIn(/store\.field\(('[^']*')\)/.exec(code)![0])).toBe(text);
       expect(nodes.filter(({ type }) => /^(?:HtmlTag|ConstTag|RenderTag)$/.test(String(type)))).toEqual([]);
       for (const wanted of ['h1', 'legend']) {
         const node = nodes.find(({ name }) => name === wanted)!;
@@ -130,7 +148,7 @@ test('a page that a server writes: texts of the definition and of whoever fills 
         findings: readonly object[],
         record: string,
       ) => string;
-      const html = page({ f: typed, c: 'a' }, [{ field: 'f', message: typed }], typed);
+      const html = page({ [text]: typed, c: 'a' }, [{ field: text, message: typed }], typed);
       const elements = (node: HtmlNode): readonly HtmlNode[] => [
         node,
         ...(node.childNodes ?? []).flatMap(elements),
@@ -153,6 +171,7 @@ test('a page that a server writes: texts of the definition and of whoever fills 
       expect(words('output')).toEqual([typed]);
       expect(words('p')).toEqual([typed, '']);
       expect(attribute('value')).toEqual([typed, '', 'a']);
+      expect(attribute('name').map(flat)).toEqual(expect.arrayContaining([flat(text), 'c']));
       expect(attribute('selected')).toEqual(['']);
       expect(words('script')).toEqual(['', '']);
     }),

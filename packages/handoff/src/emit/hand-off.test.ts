@@ -269,7 +269,7 @@ describe('server.js', () => {
         (await checkBooking(form, { today })).record.values.extras,
         (await checkBooking({ ...${JSON.stringify(good)}, arrival: '2027-02-01' }, { today })).findings,
         answers,
-        await standardBooking({ today: () => today })['~standard'].validate({ mobile: 7 }),
+        await standardBooking({ today: () => today })['~standard'].validate({ mobile: {} }),
       ]));`);
     const [checked, extras, findings, strange, standard] = JSON.parse(told);
     expect(checked).toMatchObject({

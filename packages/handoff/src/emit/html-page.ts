@@ -1,4 +1,5 @@
 import { fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
+import { fieldName } from '@arbeit/engine/field';
 import type { KindTable, Offer } from '@arbeit/engine/kinds';
 import { languages, wordingFor } from '@arbeit/engine/rules';
 import { inAttribute } from '../escape.ts';
@@ -19,16 +20,18 @@ interface Picked {
   readonly draw: string;
 }
 
-/** What a server writes into native controls: what was sent, and what is wrong with it. */
+/**
+ * What a server writes into native controls, by name of the field: what was sent, and what is wrong with it.
+ */
 export interface Filling {
   /** An attribute of an input, with the space before it. */
-  value(id: string): string;
+  value(name: string): string;
   /** The content of a text area. */
-  text(id: string): string;
+  text(name: string): string;
   /** An attribute of an option or a button, with the space before it. */
-  picked(id: string, value: string, attribute: 'selected' | 'checked'): string;
+  picked(name: string, value: string, attribute: 'selected' | 'checked'): string;
   /** An element after the control. */
-  message(id: string): readonly string[];
+  message(name: string): readonly string[];
 }
 const empty: Filling = { value: () => '', text: () => '', picked: () => '', message: () => [] };
 
@@ -38,21 +41,22 @@ function nativeControl(
   { value: sentValue, text: sentText, picked, message }: Filling,
 ): readonly string[] {
   const { id, label, hint, plan } = field;
+  const name = fieldName(field);
   const { options, draw, lines } = plan as Partial<Picked> & { readonly lines?: number };
   const describe = hint ? { 'aria-describedby': `${id}-hint` } : {};
   const said = [
     ...(hint ? [`<small id="${inAttribute(id)}-hint">${inAttribute(hint)}</small>`] : []),
-    ...message(id),
+    ...message(name),
   ];
   const { placeholder, required, ...others } = attributes;
   if (options && draw === 'list')
     return [
       `<label for="${inAttribute(id)}">${inAttribute(label)}</label>`,
-      `<select${written({ id, name: id, ...describe, ...(required ? { required } : {}) })}>`,
+      `<select${written({ id, name, ...describe, ...(required ? { required } : {}) })}>`,
       `  <option value="">${inAttribute(typeof placeholder === 'string' ? placeholder : '')}</option>`,
       ...options.map(
         (one) =>
-          `  <option value="${inAttribute(one.value)}"${picked(id, one.value, 'selected')}>${inAttribute(one.label)}</option>`,
+          `  <option value="${inAttribute(one.value)}"${picked(name, one.value, 'selected')}>${inAttribute(one.label)}</option>`,
       ),
       '</select>',
       ...said,
@@ -66,7 +70,7 @@ function nativeControl(
       `  <legend>${inAttribute(label)}</legend>`,
       ...options.map(
         (one) =>
-          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name: id, value: one.value, ...needed })}${picked(id, one.value, 'checked')}> ${inAttribute(one.label)}</label>`,
+          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name, value: one.value, ...needed })}${picked(name, one.value, 'checked')}> ${inAttribute(one.label)}</label>`,
       ),
       '</fieldset>',
       ...said,
@@ -80,8 +84,8 @@ function nativeControl(
   const title = field.hint || field.placeholder;
   const control =
     lines && lines > 1
-      ? `<textarea${written({ id, name: id, rows: String(lines), ...describe, ...more })}>${sentText(id)}</textarea>`
-      : `<input${written({ id, name: id, type: type ?? 'text', ...describe, ...more, ...(pattern ? { pattern, ...(title ? { title } : {}) } : {}) })}${sentValue(id)}>`;
+      ? `<textarea${written({ id, name, rows: String(lines), ...describe, ...more })}>${sentText(name)}</textarea>`
+      : `<input${written({ id, name, type: type ?? 'text', ...describe, ...more, ...(pattern ? { pattern, ...(title ? { title } : {}) } : {}) })}${sentValue(name)}>`;
   return [`<label for="${inAttribute(id)}">${inAttribute(label)}</label>`, control, ...said];
 }
 
@@ -112,7 +116,7 @@ interface Section {
   readonly fields: readonly string[];
 }
 
-/** The fields of a form with native controls, in its sections. */
+/** The fields of a form with native controls, in its sections, which list them by id or name. */
 export function sectionRows(
   natives: readonly NativeField[],
   sections: readonly Section[],
@@ -120,7 +124,7 @@ export function sectionRows(
 ): readonly string[] {
   return sections.flatMap(({ title, columns = 1, fields }) => {
     const rows = nativeRows(
-      natives.filter(({ field }) => fields.includes(field.id)),
+      natives.filter(({ field }) => fields.includes(field.id) || fields.includes(fieldName(field))),
       options,
     );
     const grid = columns > 1 ? ` data-columns="${columns}"` : '';

@@ -62,9 +62,9 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
       ),
       '',
       ...forms.flatMap(({ title, stem }) => [
-        `/** Checks a record of “${inComment(title)}” with the rules of the page: an object by id of the field, FormData or URLSearchParams. */`,
+        `/** Checks a record of “${inComment(title)}” with the rules of the page: an object by name of the field, FormData or URLSearchParams. */`,
         `export declare const check${stem}: ServerForm<${stem}Record>['check'];`,
-        '/** What was sent, to fill the form again: raw values by id of the field, without those of concealed fields. */',
+        '/** What was sent, to fill the form again: raw values by name of the field, without those of concealed fields. */',
         `export declare const refill${stem}: ServerForm<${stem}Record>['refill'];`,
         `/** The same as Standard Schema, version 1. */`,
         `export declare const standard${stem}: ServerForm<${stem}Record>['standard'];`,

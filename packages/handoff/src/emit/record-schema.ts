@@ -1,12 +1,12 @@
 import { compileField, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import type { HydratedField } from '@arbeit/engine/field';
+import { fieldName, type HydratedField } from '@arbeit/engine/field';
 import { type KindTable, kindIn, type ValueForm } from '@arbeit/engine/kinds';
 import { valueTypesOf } from '@arbeit/engine/value-types';
 
 /** A JSON Schema (2020-12). */
 export type Schema = Readonly<Record<string, unknown>>;
 
-/** The schema of what a form sends: typed values by field id. */
+/** The schema of what a form sends: typed values by name of the field. */
 export interface RecordSchema {
   /** Id of the form. */
   readonly id: string;
@@ -33,6 +33,7 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
     // The reader has verified that each of them exists.
     const definition = own.find((field) => field.id === id)!;
     const { values, field } = described(definition, set, kinds);
+    const name = fieldName(field);
     const rules = (definition.rules ?? []).filter(({ severity }) => severity !== 'warning');
     const isNeeded = rules.some(({ check, when }) => check.type === 'required' && !when);
     const said = rules.flatMap((rule) => {
@@ -41,12 +42,12 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
       return one ?? [];
     });
     if (values.beyond) unsaid.push(`${field.label}: ${values.beyond}`);
-    properties[id] = property(field, isNeeded ? answeredOnly(values, field) : values, said, isNeeded);
-    if (!definition.when) required.push(id);
+    properties[name] = property(field, isNeeded ? answeredOnly(values, field) : values, said, isNeeded);
+    if (!definition.when) required.push(name);
     else {
       const condition = conditionOf(definition.when, own, set, kinds);
       if (condition)
-        conditions.push(ifThenElse(condition, { required: [id] }, { properties: { [id]: false } }));
+        conditions.push(ifThenElse(condition, { required: [name] }, { properties: { [name]: false } }));
       else unsaid.push(`${field.label}: when it counts`);
     }
   }
@@ -160,5 +161,6 @@ function conditionOf(
   );
   const isKnown = wanted.every((value) => typeof value === 'string' && values.among?.includes(value));
   if (!isKnown || define.hasSeveral) return undefined;
-  return { properties: { [when.field]: { enum: wanted } }, required: [when.field] };
+  const name = fieldName(other);
+  return { properties: { [name]: { enum: wanted } }, required: [name] };
 }

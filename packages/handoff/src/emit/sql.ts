@@ -1,5 +1,5 @@
 import { compileField, type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import type { HydratedField } from '@arbeit/engine/field';
+import { fieldName, type HydratedField } from '@arbeit/engine/field';
 import type { KindTable, ValueForm } from '@arbeit/engine/kinds';
 import { numbersIn, valueTypesOf } from '@arbeit/engine/value-types';
 import { inLine, inSql, sqlName } from '../escape.ts';
@@ -80,8 +80,8 @@ function domainOf(definition: FieldDocument, set: SetDocument, kinds: KindTable,
   if (values.beyond) unsaid.push(values.beyond);
   const form = formOf(values, field, isNeeded);
   if (form === undefined) unsaid.push('the form of its values');
-  let name = sqlName(definition.id);
-  for (let n = 2; taken.has(name); n++) name = sqlName(`${definition.id}_${n}`);
+  let name = sqlName(fieldName(definition));
+  for (let n = 2; taken.has(name); n++) name = sqlName(`${fieldName(definition)}_${n}`);
   taken.add(name);
   return {
     id: definition.id,

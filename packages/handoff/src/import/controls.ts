@@ -15,7 +15,7 @@ import {
   placeOf,
   rawText,
 } from './page.ts';
-import { type Draft, dropped, idFor, labelFor } from './sanitize.ts';
+import { type Draft, dropped, idFor, labelFor, namedAs } from './sanitize.ts';
 import { importTexts } from './texts.ts';
 import { forms, rangeOf, type WrittenColumn, writtenAs } from './written.ts';
 
@@ -77,8 +77,10 @@ function fieldFrom(page: Page, element: Element, made: WrittenColumn, around: Ar
   const hint = hintOf(page, element);
   const required: RuleDocument[] = isNeeded ? [{ id: 'required', check: { type: 'required' } }] : [];
   const rules = [...required, ...made.rules];
+  const id = idOf(page, element, label);
   const field = {
-    id: idOf(page, element, label),
+    id,
+    ...namedAs(attribute(element, 'name'), id),
     kind: made.kind,
     label,
     ...(hint ? { hint } : {}),

@@ -83,6 +83,21 @@ describe('an HTML form', () => {
     expect(set).toMatchObject({ title: 'Book a hut', locale: 'en-GB', forms: [{ title: 'Book a hut' }] });
   });
 
+  test('names stay as they were, each for one field of its form', () => {
+    const names = (source: string) => {
+      const { set, lost } = fromHtml(source);
+      return [set.fields.map(({ id, name = id }) => `${id}: ${name}`), lost.map(({ code }) => code)];
+    };
+    expect(
+      names(
+        '<form><label>A <input name="full_name"></label><label>B <input name="contact[]"></label><label>C <input name="contact[]"></label><label>D <input name="isindex"></label></form>',
+      ),
+    ).toEqual([
+      ['full-name: full_name', 'contact: contact[]', 'contact-2: contact-2', 'isindex: isindex'],
+      ['name-taken'],
+    ]);
+  });
+
   test('what could not be carried over is told by place', () => {
     expect(brought.lost).toEqual([
       ['“any”, type text', 7, 'expression-as-rule'],

@@ -5,7 +5,7 @@ import type { Offer } from '@arbeit/engine/options';
 import { placesIn } from '../document-text.ts';
 import { type Offers, offersFrom } from './offers.ts';
 import { patternReader } from './pattern-of.ts';
-import { type Draft, dropped, type Imported, idFor, labelFor, sanitize } from './sanitize.ts';
+import { type Draft, dropped, type Imported, idFor, labelFor, namedAs, sanitize } from './sanitize.ts';
 import { conditionalsOf, type Named, withConditions } from './schema-conditions.ts';
 import {
   count,
@@ -214,6 +214,8 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   ];
   const field = {
     id,
+    // A record is flat: a property of a property has no name of its own.
+    ...namedAs(inside.names.length === 0 ? name : undefined, id),
     kind: made.kind,
     label,
     ...(hint ? { hint } : {}),

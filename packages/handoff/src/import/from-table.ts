@@ -1,7 +1,7 @@
 import { say } from '@arbeit/engine/faults';
 import { parse } from 'csv-parse/browser/esm/sync';
 import { accepting, type Guess, guessesFor } from './guesses.ts';
-import { type Dropped, dropped, idFor, labelFor } from './sanitize.ts';
+import { type Dropped, dropped, idFor, labelFor, namedAs } from './sanitize.ts';
 import { importTexts } from './texts.ts';
 
 /** A column of a table as a field, to be confirmed: its guesses, the likeliest first. */
@@ -181,7 +181,13 @@ export function fromTable(
     const examples = [...new Set(cells.filter((cell) => cell !== ''))].slice(0, mostExamples);
     const id = idFor(name, taken);
     taken.add(id);
-    const about = { id, label: labelFor(name), locale };
+    // A heading with a capital or spaces is a label; another one may be the name of a column.
+    const about = {
+      id,
+      ...namedAs(/^[a-z][\w.-]*$/.test(name) ? name : undefined, id),
+      label: labelFor(name),
+      locale,
+    };
     return [{ name, examples, guesses: guessed(about, cells) }];
   });
 }

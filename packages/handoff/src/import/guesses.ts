@@ -26,6 +26,8 @@ export interface Misfit {
 /** A column's name and id, and the locale of its examples. */
 interface About {
   readonly id: string;
+  /** The name of its field in records, if that is not the id. */
+  readonly name?: string;
   readonly label: string;
   readonly locale: string;
 }
@@ -49,7 +51,8 @@ export function guessesFor(
   cells: readonly string[],
   examples: readonly string[],
 ): readonly Guess[] {
-  const { id, label } = about;
+  const { id, name, label } = about;
+  const named = name === undefined ? { id } : { id, name };
   const column: Column = {
     about,
     cells,
@@ -59,7 +62,7 @@ export function guessesFor(
     made: (what, kind, entry, more = {}) => ({
       what,
       misfits: [],
-      field: { id, label, kind, entry, ...more } as unknown as FieldDocument,
+      field: { ...named, label, kind, entry, ...more } as unknown as FieldDocument,
     }),
   };
   const candidates = [

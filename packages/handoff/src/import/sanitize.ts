@@ -1,10 +1,12 @@
 import {
   type FieldDocument,
   type FormDocument,
+  fieldIdsOf,
   readDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
-import { type Said, say } from '@arbeit/engine/faults';
+import { most, type Said, say } from '@arbeit/engine/faults';
+import { reservedNames } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Place } from '../document-text.ts';
 import { importTexts } from './texts.ts';
@@ -55,6 +57,19 @@ export function idFor(name: string, taken: ReadonlySet<string>): string {
   for (let n = 2; taken.has(id); n++) id = `${plain}-${n}`;
   return id;
 }
+
+/**
+ * The name that a source has for a field, as a member of its definition; nothing if it is the id, or cannot
+ * be a name.
+ */
+export const namedAs = (name: string | undefined, id: string): { readonly name?: string } =>
+  name !== undefined &&
+  name !== id &&
+  name.length <= most.id &&
+  /\S/.test(name) &&
+  !new RegExp(reservedNames, 'u').test(name)
+    ? { name }
+    : {};
 
 /** A name as a label: `guestName` becomes `Guest name`. */
 export function labelFor(name: string): string {
@@ -155,19 +170,50 @@ export function sanitize(
   if (!isLocale)
     all.push({ where: 'the language', ...dropped(say(importTexts, 'unknown-locale', { locale })) });
   const taken = drafts.slice(0, mostFields);
-  const fields = taken.map((draft) => soundField(draft, speaks, (one) => all.push(one)));
+  const forms = formsOf(taken, form);
+  const fields = withNames(
+    taken.map((draft) => soundField(draft, speaks, (one) => all.push(one))),
+    forms,
+    (one) => all.push(one),
+  );
   const base = {
     arbeit: 2 as const,
     title: title.trim().slice(0, 200) || 'Imported',
     locale: speaks,
     fields,
   };
-  const forms = formsOf(taken, form);
   const result = readDocument(forms.length > 0 ? { ...base, forms } : base, kinds);
   if (result.ok) return { set: result.document, lost: cappedLost(all) };
   const plain = readDocument(base, kinds);
   for (const fault of result.faults) all.push({ where: `the form “${form}”`, ...dropped(fault) });
   return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
+}
+
+/**
+ * The fields, each with a name that no other field of its form has as name or id. A name that is taken is
+ * reported; the field is then known by its id.
+ */
+function withNames(
+  fields: readonly FieldDocument[],
+  forms: readonly FormDocument[],
+  lose: (lost: Dropped) => void,
+): readonly FieldDocument[] {
+  const taken = new Set<string>();
+  for (const form of forms) {
+    const own = new Set(fieldIdsOf(form));
+    const known = new Map([...own].map((id) => [id, id]));
+    for (const { id, name } of fields) {
+      if (name === undefined || !own.has(id)) continue;
+      if ((known.get(name) ?? id) === id) known.set(name, id);
+      else taken.add(id);
+    }
+  }
+  return fields.map((field) => {
+    if (!taken.has(field.id)) return field;
+    const { name = '', id } = field;
+    lose({ where: `the field “${field.label}”`, ...dropped(say(importTexts, 'name-taken', { name, id })) });
+    return without(field, 'name');
+  });
 }
 
 /** A form for each title that drafts name, in their order; `whole` is that of drafts that name none. */

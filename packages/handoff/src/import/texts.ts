@@ -31,6 +31,8 @@ export const importTexts = {
   'renamed-values': 'Option values with spaces or more than 100 characters were renamed: {renamed}.',
   'duplicate-options': 'Duplicate options were merged: {options}.',
   // JSON Schemas.
+  'name-taken':
+    'Another field of its form is called “{name}” as well. In records, this field is called “{id}”.',
   'invalid-own': 'Its x-arbeit definitions are invalid; imported as a plain schema.',
   'array-schema': 'This schema describes an array. The fields of one item were imported.',
   'no-properties': 'The schema has no object properties to import.',

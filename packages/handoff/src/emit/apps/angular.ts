@@ -1,3 +1,4 @@
+import { fieldName } from '@arbeit/engine/field';
 import { inAttribute, inScript, inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
 import {
@@ -66,13 +67,13 @@ const accessorFile = ({ prefix }: AppFacts): string =>
 
 /** The fields of the form in the template: in their sections, each a control of the form of Angular. */
 function fieldsInTemplate({ prefix, form, natives }: AppFacts): readonly string[] {
-  const one = (id: string): string =>
-    `<${prefix}-field field="${inAttribute(id)}" formControlName="${inAttribute(id)}"></${prefix}-field>`;
-  if (!form) return natives.map(({ field }) => one(field.id));
+  const one = (name: string, id = name): string =>
+    `<${prefix}-field field="${inAngular(id)}" formControlName="${inAngular(name)}"></${prefix}-field>`;
+  if (!form) return natives.map(({ field }) => one(fieldName(field), field.id));
   const sections = form.sections.flatMap(({ title, columns, fields }) => {
     const rows = [
       `<div class="fields"${columns > 1 ? ` data-columns="${columns}"` : ''}>`,
-      ...fields.map((id) => `  ${one(id)}`),
+      ...fields.map((name) => `  ${one(name)}`),
       '</div>',
     ];
     return title === undefined
@@ -126,8 +127,8 @@ const sending = ({ record }: NonNullable<AppFacts['form']>): readonly Lines[] =>
 function componentFile(facts: AppFacts): string {
   const { form, natives } = facts;
   const controls = natives.map(
-    ({ field: { id, initial } }) =>
-      `    ${inScript(id)}: new FormControl(${inScript(initial)}, { nonNullable: true }),`,
+    ({ field }) =>
+      `    ${inScript(fieldName(field))}: new FormControl(${inScript(field.initial)}, { nonNullable: true }),`,
   );
   return lines(
     "import { Component, CUSTOM_ELEMENTS_SCHEMA, signal } from '@angular/core';",
@@ -144,7 +145,7 @@ function componentFile(facts: AppFacts): string {
     "  templateUrl: './app.html',",
     '})',
     'export class App {',
-    '  /** Raw values by id of the field. */',
+    '  /** Raw values by name of the field. */',
     '  readonly form = new FormGroup({',
     controls,
     '  });',

@@ -1,5 +1,6 @@
 import { isConcealed, shapeOf } from '@arbeit/dom';
 import { fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
+import { fieldName } from '@arbeit/engine/field';
 import type { KindTable } from '@arbeit/engine/kinds';
 import { languages, wordingFor } from '@arbeit/engine/rules';
 import { capital, fileName, namesIn, recordName } from '../../names.ts';
@@ -26,6 +27,7 @@ export interface Application {
 export interface AppSection {
   readonly title: string | undefined;
   readonly columns: number;
+  /** Names of the fields (`fieldName`). */
   readonly fields: readonly string[];
 }
 
@@ -101,7 +103,7 @@ export function factsOf(set: SetDocument, kinds: KindTable, prefix: string): App
       sections: (form.sections ?? [{ fields: form.fields ?? [] }]).map((section) => ({
         title: section.title,
         columns: section.columns ?? 1,
-        fields: section.fields,
+        fields: section.fields.map((id) => fieldName(natives.find(({ field }) => field.id === id)!.field)),
       })),
     },
     fields: ids.map(nameOf),

@@ -1,4 +1,4 @@
-import { inScript } from '../../escape.ts';
+import { inQuotes, inScript } from '../../escape.ts';
 import type { AppFacts, Application, AppSection } from './application.ts';
 import { nativeFieldFile } from './native-field.ts';
 import { inJsx } from './react.ts';
@@ -53,7 +53,7 @@ const sections = (all: readonly AppSection[]): readonly string[] =>
           `  ${inJsx(title)}`,
           '</Text>',
         ]),
-    ...fields.map((id) => `<Field store={store.field(${inScript(id).replaceAll('"', "'")})} />`),
+    ...fields.map((name) => `<Field store={store.field(${inQuotes(name)})} />`),
   ]);
 
 /** The button and what it leads to. */

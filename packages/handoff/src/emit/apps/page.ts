@@ -92,7 +92,7 @@ function pageFile(facts: AppFacts): string {
     '',
     '/**',
     ' * The page with what was sent, what is wrong with it, and the record that was accepted.',
-    ' * @param {Readonly<Record<string, string>>} [raw] raw values by id of the field, none of a concealed field',
+    ' * @param {Readonly<Record<string, string>>} [raw] raw values by name of the field, none of a concealed field',
     ' * @param {readonly { field: string, message?: string }[]} [findings]',
     ' * @param {string} [record]',
     ' */',

@@ -1,4 +1,4 @@
-import { inScript } from '../../escape.ts';
+import { inQuotes, inScript } from '../../escape.ts';
 import type { AppFacts, Application, AppSection } from './application.ts';
 import {
   driveFunction,
@@ -63,7 +63,7 @@ export function fieldComponent({ needs, form }: AppFacts): {
 /** The fields of a form in their sections, as JSX. */
 export const sectionsInJsx = (sections: readonly AppSection[]): readonly string[] =>
   sections.flatMap(({ title, columns, fields }) => {
-    const inside = fields.map((id) => `<Field store={store.field(${inScript(id).replaceAll('"', "'")})} />`);
+    const inside = fields.map((name) => `<Field store={store.field(${inQuotes(name)})} />`);
     const grid = `<div className="fields"${columns > 1 ? ` data-columns="${columns}"` : ''}>`;
     const rows = [grid, ...indented(inside, 2), '</div>'];
     return title === undefined

@@ -1,4 +1,4 @@
-import { inTemplate } from '../../escape.ts';
+import { inQuotes, inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
 import {
   driveFunction,
@@ -49,7 +49,7 @@ const picks: readonly Branch[] = [
       '<div {...live.inputProps}>',
       '  {#each options as one (one.value)}',
       '    <label>',
-      '      <input type={control} name={id} value={one.value} checked={live.isPicked(one.value)} />',
+      '      <input type={control} name={name} value={one.value} checked={live.isPicked(one.value)} />',
       '      <span>{one.label}</span>',
       '    </label>',
       '  {/each}',
@@ -110,7 +110,7 @@ function fieldScript({ needs, form }: AppFacts): readonly Lines[] {
     ...(hasPicks ? ['options'] : []),
   ];
   const members = [
-    ...(hasPicks ? ['id'] : []), 'label', 'hint', ...(hasPicks ? ['placeholder'] : []), 'look = {}',
+    ...(hasPicks ? ['id', 'name = id'] : []), 'label', 'hint', ...(hasPicks ? ['placeholder'] : []), 'look = {}',
     ...(needs.conceals ? ['words = {}'] : []),
   ]; // biome-ignore format: a list
   return [
@@ -194,10 +194,10 @@ function appFile(facts: AppFacts): string {
       hasButton(facts) && `  <button>${submit}</button>`,
       '</form>',
     );
-  const rows = form.sections.flatMap(({ title, columns, fields: ids }) => {
+  const rows = form.sections.flatMap(({ title, columns, fields: names }) => {
     const grid = [
       `<div class="fields"${columns > 1 ? ` data-columns="${columns}"` : ''}>`,
-      ...ids.map((id) => `  <Field store={live.store.field('${id}')} />`),
+      ...names.map((name) => `  <Field store={live.store.field(${inQuotes(name)})} />`),
       '</div>',
     ];
     return title === undefined

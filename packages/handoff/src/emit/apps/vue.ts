@@ -1,4 +1,4 @@
-import { inTemplate } from '../../escape.ts';
+import { inQuotes, inTemplate } from '../../escape.ts';
 import type { AppFacts, Application } from './application.ts';
 import {
   driveFunction,
@@ -64,7 +64,7 @@ const picks = [
   '</select>',
   '<div v-else-if="isGroup" v-bind="inputProps">',
   '  <label v-for="one of shape.options" :key="one.value">',
-  '    <input :type="shape.control" :name="definition.id" :value="one.value" :checked="isPicked(one.value)" />',
+  '    <input :type="shape.control" :name="definition.name ?? definition.id" :value="one.value" :checked="isPicked(one.value)" />',
   '    <span>{{ one.label }}</span>',
   '  </label>',
   '</div>',
@@ -163,10 +163,10 @@ function appFile(facts: AppFacts): string {
       '  </form>',
       '</template>',
     );
-  const rows = form.sections.flatMap(({ title, columns, fields: ids }) => {
+  const rows = form.sections.flatMap(({ title, columns, fields: names }) => {
     const grid = [
       `<div class="fields"${columns > 1 ? ` data-columns="${columns}"` : ''}>`,
-      ...ids.map((id) => `  <Field :store="store.field('${id}')" />`),
+      ...names.map((name) => `  <Field :store="store.field(${inQuotes(name)})" />`),
       '</div>',
     ];
     return title === undefined
