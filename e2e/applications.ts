@@ -20,7 +20,7 @@ export const strange = `Who "is" {coming}, <b>when</b> & \`why\` \${1} \\`;
  * A name of a field with what means something in a template, a selector or a string; without quotes and
  * backslashes, which forms change in uploads (HTML, multipart/form-data).
  */
-export const strangeName = `It's the {price} <i>, & [\`\${1}\`]`;
+const strangeName = `It's the {price} <i>, & [\`\${1}\`]`;
 /** What the applications show. */
 export const set = {
   arbeit: 2,
