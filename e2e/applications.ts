@@ -57,7 +57,7 @@ export const values = {
 }; // biome-ignore format: a list
 
 /** Writes the hand-off where the packages of the frameworks are found from. */
-export async function written(app: AppName, of: SetDocument): Promise<string> {
+async function written(app: AppName, of: SetDocument): Promise<string> {
   const folder = join(packagesOf(app), 'made', `huts-${app}`);
   rmSync(folder, { recursive: true, force: true });
   for (const [path, text] of await handOff({ set: of, sources: sourcesFrom(root) })) {
@@ -68,7 +68,7 @@ export async function written(app: AppName, of: SetDocument): Promise<string> {
 }
 
 /** Runs a script of an application as its README says. */
-export function npmRun(folder: string, script: string): void {
+function npmRun(folder: string, script: string): void {
   const done = spawnSync('npm', ['run', script], {
     cwd: folder,
     encoding: 'utf8',
