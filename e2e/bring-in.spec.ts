@@ -2,6 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { documentOf, newSet } from './sets.ts';
 
 const dialogOf = (page: Page) => page.getByRole('dialog', { name: words.shelf.importTitle });
 async function bring(page: Page, text: string) {
@@ -121,4 +122,30 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   const again = await bring(page, '{"type": "object", ');
   await again.getByRole('radio', { name: words.shelf.jsonSchema }).check();
   await expect(again.getByText(/Invalid JSON/)).toBeVisible();
+});
+
+test('a source goes into a set that is there; what had a taken id is told', async ({ page, request }) => {
+  const title = `Stays ${Math.random()}`;
+  const pass = { id: 'pass', kind: 'pattern', label: 'Mine', entry: { pattern: '<4 digit>' } };
+  const id = await newSet(request, { title, fields: [pass] });
+  const dialog = await bring(
+    page,
+    '<form aria-label="Desk"><label>Pass <input name="pass" pattern="[A-Z]{2}-\\d{4}"></label><label>Who <input name="full_name"></label></form>',
+  );
+  await expect(dialog.getByLabel(words.shelf.into)).toHaveValue('');
+  await dialog.getByLabel(words.shelf.into).selectOption({ label: title });
+  await dialog.getByRole('button', { name: words.shelf.importFields(2) }).click();
+  const said = `${words.shelf.wereAdded(words.shelf.fieldCount(2), title)} ${words.shelf.idsWereTaken(words.shelf.renamedTo('pass', 'pass-2'))}`;
+  await expect(dialog.getByRole('status').filter({ hasText: said })).toBeVisible();
+  await expectNoViolations(page, '[role="dialog"]');
+  await dialog.getByRole('button', { name: words.shelf.goToSet }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('heading', { name: title })).toBeVisible();
+  const { fields, forms } = await documentOf(request, id);
+  expect(fields.map((one: { id: string; name?: string }) => [one.id, one.name])).toEqual([
+    ['pass', undefined],
+    ['pass-2', 'pass'],
+    ['full-name', 'full_name'],
+  ]);
+  expect(forms).toMatchObject([{ title: 'Desk', fields: ['pass-2', 'full-name'] }]);
 });

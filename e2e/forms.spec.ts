@@ -313,9 +313,22 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
   await page.getByRole('menuitem', { name: words.shared.newForm }).click();
   await page.waitForURL(`**/sets/${id}/forms/form`);
   await expect(live(page).getByRole('textbox').first()).toBeVisible();
+  const forms = async () => (await documentOf(request, id)).forms.length;
+  await expect.poll(forms).toBe(3);
   await page.getByRole('button', { name: words.form.deleteForm }).click();
+  const main = page.getByRole('main');
+  await expect(main.getByRole('status')).toContainText(words.form.formWasDeleted(words.shared.newForm));
+  await expect(main.getByRole('button', { name: words.form.bringFormBack })).toBeFocused();
+  await expectNoViolations(page);
+  await expect.poll(forms).toBe(2);
+  // It comes back where one stands.
+  await page.keyboard.press('Enter');
+  await expect(live(page).getByRole('textbox').first()).toBeVisible();
+  await expect.poll(forms).toBe(3);
+  await page.getByRole('button', { name: words.form.deleteForm }).click();
+  await main.getByRole('link', { name: words.shared.backToTheShelf }).click();
   await page.waitForURL('**/');
-  await expect.poll(async () => (await documentOf(request, id)).forms.length).toBe(2);
+  await expect.poll(forms).toBe(2);
 });
 
 for (const sheet of ['light', 'dark'])

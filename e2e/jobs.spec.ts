@@ -5,6 +5,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
 
 /** What people come to the workbench to do, each seen done, by mouse and by keyboard. */
 
@@ -330,6 +331,27 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await expect
     .poll(async () => (await documentOf(request, made.id)).forms)
     .toEqual([{ id: 'stay', title: 'Stay', fields: ['box', 'day'] }]);
+
+  // Its name in records is another one than its id.
+  await section
+    .locator('[data-row="box"]')
+    .getByRole('button', { name: words.shared.actionsFor('') })
+    .click();
+  await page.getByRole('menuitem', { name: words.shared.changeId }).click();
+  const name = page.getByLabel(words.set.nameInRecords);
+  await expect(name).toHaveAttribute('placeholder', 'box');
+  await name.fill('day');
+  await expect(page.getByText(/have the same name in this form: “day”/)).toBeVisible();
+  await expect(page.getByRole('button', { name: words.later.rename })).toBeDisabled();
+  await name.fill('key_box');
+  await expectNoViolations(page, '[role="dialog"]');
+  await page.getByRole('button', { name: words.later.rename }).click();
+  await expect
+    .poll(
+      async () =>
+        (await documentOf(request, made.id)).fields.find(({ id }: { id: string }) => id === 'box').name,
+    )
+    .toBe('key_box');
 
   await choose(section, words.shared.actionsFor('Price'), /^Change kind/);
   await page.getByRole('radio', { name: /^percent/ }).check();

@@ -129,6 +129,34 @@ test('the desk follows the tape back and forth, and typing goes on from there', 
   await expect(page.getByText(/new keys continue from here/)).toHaveCount(0);
 });
 
+test('a cleared tape comes back where it was cleared, until something else is typed', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  await page.goto(`/sets/${id}/fields/pin`);
+  const tape = page.getByRole('region', { name: words.desk.tape, exact: true });
+  const button = (name: string) => tape.getByRole('button', { name });
+  await expect(button(words.shared.clearTape)).toBeDisabled();
+  await liveLine(page, pin.label).focus();
+  await page.keyboard.type('12');
+  // Leaving the field is a row too.
+  await button(words.shared.clearTape).focus();
+  const rows = await tape.getByRole('row').count();
+  await page.keyboard.press('Enter');
+  await expect(tape.getByText(words.desk.typeIntoTheFieldAbove)).toBeVisible();
+  // The same button, with the focus still on it.
+  await expect(button(words.desk.restoreTape)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(tape.getByRole('row')).toHaveCount(rows);
+  await expect(liveLine(page, pin.label)).toHaveValue('12');
+  await button(words.shared.clearTape).click();
+  await liveLine(page, pin.label).focus();
+  await page.keyboard.type('3');
+  await expect(button(words.shared.clearTape)).toBeEnabled();
+  await expect(button(words.desk.restoreTape)).toHaveCount(0);
+});
+
 test('a changed definition plays the same keys again, and the tape still steps', async ({
   page,
   request,

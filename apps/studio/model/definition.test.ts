@@ -5,10 +5,11 @@ import { parseNotation } from '@arbeit/engine/kinds/pattern';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { addRule, changeField, moveRule, removeRule, withAttribute, withText } from './edits.ts';
-import { addField, problemWithName, withRecordName } from './field-edits.ts';
+import { addField, withRecordName } from './field-edits.ts';
 import { begin, record, redo, undo } from './history.ts';
 import { bareField } from './kind-change.ts';
 import { insertBeside, movePart, replacePart, toggleOptional } from './pattern-edits.ts';
+import { problemWithName } from './record-name.ts';
 import { removeField } from './references.ts';
 import { typicalShapes } from './shapes.ts';
 

@@ -1,6 +1,5 @@
-import { type FieldDocument, readDocument, type SetDocument } from '@arbeit/engine/document';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { fieldName } from '@arbeit/engine/field';
-import { kinds } from '@arbeit/engine/kinds';
 import * as words from '../words/model/field-edits.ts';
 import { freeId } from './free-id.ts';
 
@@ -52,12 +51,4 @@ export function problemWithId(set: SetDocument, id: string, own: string): string
 export function withRecordName(field: FieldDocument, name: string): FieldDocument {
   const { id, name: _, ...rest } = field;
   return (name === '' || name === id ? { id, ...rest } : { id, name, ...rest }) as FieldDocument;
-}
-
-/** Why a field cannot have a name in records, in a sentence. */
-export function problemWithName(set: SetDocument, field: FieldDocument, name: string): string | null {
-  const fields = set.fields.map((one) => (one.id === field.id ? withRecordName(one, name) : one));
-  const result = readDocument({ ...set, fields }, kinds);
-  const fault = result.ok ? undefined : result.faults.find(({ code }) => /name/.test(code));
-  return fault?.message ?? null;
 }

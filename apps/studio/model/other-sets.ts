@@ -1,6 +1,7 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import type { IndexedSet, ListedSet, StoredSet } from '../store/sets.ts';
 import * as words from '../words/model/other-sets.ts';
+import type { AddedSet } from './add-set.ts';
 import { classesIn } from './classes.ts';
 import { newPage } from './draft.ts';
 import { addField } from './field-edits.ts';
@@ -52,6 +53,22 @@ export function received(
     ([name]) => classesIn(field).includes(name) && set.classes?.[name] === undefined,
   );
   return needed.length ? { ...set, classes: { ...set.classes, ...Object.fromEntries(needed) } } : set;
+}
+
+/**
+ * Adds a set to the one with the key `key`, which is not on this page. Resolves to an error message, or to
+ * the ids that are other ones there.
+ */
+export async function sendSet(
+  key: string,
+  added: SetDocument,
+): Promise<{ readonly problem: string; readonly renamed: AddedSet['renamed'] }> {
+  const found = await fetch(`/api/sets/${key}`).catch(() => undefined);
+  if (!found?.ok) return { problem: await problemIn(found), renamed: [] };
+  const stored = (await found.json()) as StoredSet;
+  const [{ saveOnce }, { addSet }] = await Promise.all([import('./saving.ts'), import('./add-set.ts')]);
+  const { set, renamed } = addSet(stored.document, added);
+  return { problem: problemWith(await saveOnce(stored, set, newPage())), renamed };
 }
 
 /**

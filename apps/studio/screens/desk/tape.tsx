@@ -1,7 +1,15 @@
 'use client';
 
 import { writeEvent } from '@arbeit/engine/tape';
-import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import {
+  type ChangeEvent,
+  type KeyboardEvent,
+  type ReactNode,
+  type RefObject,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import { takenInWords } from '../../field/taken.ts';
 import { assumedInWords } from '../../model/assumed.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
@@ -15,6 +23,23 @@ import type { TapeRow } from './tape-rows.ts';
 /** Largest tape file, in bytes. */
 const mostBytes = 500_000;
 
+/** The scrolling list of rows, which shows the row that the desk shows. */
+function useFollowed(here: number, count: number): RefObject<HTMLElement | null> {
+  const list = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: follows the row, whatever it is
+  useEffect(() => {
+    const row = list.current?.querySelector<HTMLElement>('[aria-current="step"]');
+    if (!row || !list.current) return;
+    // Scrolls only the rows, not the page.
+    const { scrollTop, clientHeight } = list.current;
+    const top = row.offsetTop - 28;
+    if (top < scrollTop) list.current.scrollTop = top;
+    else if (row.offsetTop + row.offsetHeight > scrollTop + clientHeight)
+      list.current.scrollTop = row.offsetTop + row.offsetHeight - clientHeight;
+  }, [here, count]);
+  return list;
+}
+
 /**
  * What was done to the field, one row per keystroke. The whole desk can be stepped back and forth along it.
  */
@@ -24,6 +49,7 @@ export function Tape({
   plays,
   onStep,
   onClear,
+  onRestore,
   onPlay,
   textOf,
   expects,
@@ -37,6 +63,8 @@ export function Tape({
   readonly at: number | null;
   readonly onStep: (row: number | null) => void;
   readonly onClear: () => void;
+  /** Brings back the tape that was cleared; `null` if there is none. */
+  readonly onRestore: (() => void) | null;
   /** Demonstrations offered before anything was done. */
   readonly plays: readonly Play[];
   readonly onPlay: (play: Play) => void;
@@ -52,18 +80,7 @@ export function Tape({
   readonly kept: ReactNode;
 }) {
   const here = at ?? rows.length - 1;
-  const list = useRef<HTMLElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: follows the row, whatever it is
-  useEffect(() => {
-    const row = list.current?.querySelector<HTMLElement>('[aria-current="step"]');
-    if (!row || !list.current) return;
-    // Scrolls only the rows, not the page.
-    const { scrollTop, clientHeight } = list.current;
-    const top = row.offsetTop - 28;
-    if (top < scrollTop) list.current.scrollTop = top;
-    else if (row.offsetTop + row.offsetHeight > scrollTop + clientHeight)
-      list.current.scrollTop = row.offsetTop + row.offsetHeight - clientHeight;
-  }, [here, rows.length]);
+  const list = useFollowed(here, rows.length);
   const step = (to: number) => onStep(to >= rows.length - 1 ? null : Math.max(0, to));
   const onKeyDown = (event: KeyboardEvent) => {
     const to = { ArrowUp: here - 1, ArrowDown: here + 1, Home: 0, End: rows.length - 1 }[event.key];
@@ -83,6 +100,7 @@ export function Tape({
         onOpen={onOpen}
         onKeep={onKeep}
         onClear={onClear}
+        onRestore={onRestore}
       />
       <div className="min-h-8">
         {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
@@ -147,6 +165,7 @@ function TapeHead({
   onOpen,
   onKeep,
   onClear,
+  onRestore,
 }: {
   readonly rows: readonly TapeRow[];
   readonly at: number | null;
@@ -157,6 +176,7 @@ function TapeHead({
   readonly onOpen: (text: string) => Promise<string>;
   readonly onKeep: () => void;
   readonly onClear: () => void;
+  readonly onRestore: (() => void) | null;
 }) {
   const [copied, setCopied] = useState('');
   const last = rows.at(-1);
@@ -226,8 +246,14 @@ function TapeHead({
         <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
           {words.saveAsTrial}
         </button>
-        <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
-          {words.clearTape}
+        {/* One button, so that the focus stays where it is. */}
+        <button
+          type="button"
+          className="word-button"
+          disabled={rows.length === 0 && !onRestore}
+          onClick={onRestore ?? onClear}
+        >
+          {onRestore ? words.restoreTape : words.clearTape}
         </button>
       </div>
     </div>

@@ -27,6 +27,13 @@ function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState)
 /** The listener for events that changed nothing; set once the desk is mounted. */
 type Ear = { current: (event: FieldEvent, state: FieldState) => void };
 
+/** A bench at the end of its tape. */
+const nothingBeside: {
+  readonly at: number | null;
+  /** The tape that was cleared last. */
+  readonly cleared: ReturnType<typeof newTape> | null;
+} = { at: null, cleared: null };
+
 /**
  * The field's state and the tape of this visit. When the definition changes, the same keys are played on the
  * new one. Stepping back shows the whole desk at that row.
@@ -38,14 +45,15 @@ export function useBench(compiled: HydratedField, today: string | undefined) {
     telling(createStore(compiled, read, state), (event, now) => ear.current(event, now));
   const [bench, setBench] = useState(() => {
     const base = start(compiled);
-    return { compiled, store: storeFrom(base), tape: newTape(base), at: null as number | null };
+    return { compiled, store: storeFrom(base), tape: newTape(base), ...nothingBeside };
   });
   let present = bench;
   if (bench.compiled !== compiled) {
     const tape = replay(bench.tape, bench.compiled, compiled, read);
     const { focused } = bench.store.state();
     const here = tape.rows[bench.at ?? tape.rows.length - 1]?.state ?? tape.base;
-    present = { compiled, store: storeFrom({ ...here, focused }), tape, at: bench.at };
+    // A cleared tape is of the definition it was played on.
+    present = { compiled, store: storeFrom({ ...here, focused }), tape, at: bench.at, cleared: null };
     setBench(present);
   }
   const { store } = present;
@@ -81,6 +89,20 @@ export function useBench(compiled: HydratedField, today: string | undefined) {
     setBench((b) => ({ ...b, at: to }));
     store.restore({ ...row.state, focused: store.state().focused });
   };
-  const clear = () => setBench((b) => ({ ...b, tape: newTape(store.state()), at: null }));
-  return { store, tape: present.tape, at: present.at, step, clear };
+  const clear = () =>
+    setBench((b) => ({
+      ...b,
+      tape: newTape(store.state()),
+      at: null,
+      cleared: b.tape.rows.length ? b.tape : null,
+    }));
+  /** The tape that was cleared last, while nothing has been recorded since. */
+  const cleared = present.tape.rows.length === 0 ? present.cleared : null;
+  const restore = () => {
+    if (!cleared) return;
+    setBench((b) => ({ ...b, tape: cleared, at: null, cleared: null }));
+    const last = cleared.rows.at(-1)?.state ?? cleared.base;
+    store.restore({ ...last, focused: store.state().focused });
+  };
+  return { store, tape: present.tape, at: present.at, step, clear, restore: cleared ? restore : null };
 }

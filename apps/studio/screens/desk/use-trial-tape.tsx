@@ -33,10 +33,13 @@ export function useTrialTape(
   onKeep(): Promise<void>;
   /** Starts a new tape, without expectations. */
   onClear(): void;
+  /** Brings back the tape that was cleared, with its expectations; `null` if there is none. */
+  readonly onRestore: (() => void) | null;
 } {
   useAtFirstUse(trialEdits, writer, player);
   const [expects, setExpects] = useState<Expects>(new Map());
   const [kept, setKept] = useState<{ readonly id: string; readonly rows: number }>();
+  const [before, setBefore] = useState(expects);
   const { rows } = bench.tape;
   return {
     expects,
@@ -72,10 +75,17 @@ export function useTrialTape(
     },
     onClear() {
       bench.clear();
+      setBefore(expects);
       // Rows of a new tape are numbered from one again.
       setExpects(new Map());
       setKept(undefined);
     },
+    onRestore:
+      bench.restore &&
+      (() => {
+        bench.restore?.();
+        setExpects(before);
+      }),
     kept:
       kept && kept.rows === rows.length ? (
         <>

@@ -6,6 +6,7 @@ import { fieldName } from '@arbeit/engine/field';
 import type { FormRecord, HydratedForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Form, useForm } from '@arbeit/react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import { KindsProvider } from '../../field/kinds-provider.tsx';
@@ -45,7 +46,8 @@ import { WhenSent } from './when-sent.tsx';
 export function FormSheet({ stored, formId }: { readonly stored: StoredSet; readonly formId: string }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
-  const form = formOf(set.document, formId) ?? formOf(stored.document, formId)!;
+  const present = formOf(set.document, formId);
+  const form = present ?? formOf(stored.document, formId)!;
   const title = form.title || form.id;
   const { document } = set;
   const open = useMemo(() => openIn(document, form), [document, form]);
@@ -64,14 +66,41 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
         <button
           type="button"
           className="word-button"
-          onClick={() => void set.editAndSave((d) => removeForm(d, formId)).then(() => router.push('/'))}
+          disabled={!present}
+          onClick={() => void set.editAndSave((d) => removeForm(d, formId))}
         >
           {words.deleteForm}
         </button>
       </Masthead>
-      {typeof open === 'string' ? <Unsound why={open} /> : <Sheet set={set} form={form} open={open} />}
+      {!present ? (
+        <Deleted title={title} onBack={set.undo} />
+      ) : typeof open === 'string' ? (
+        <Unsound why={open} />
+      ) : (
+        <Sheet set={set} form={form} open={open} />
+      )}
       <HydrationMarker />
     </KindsProvider>
+  );
+}
+
+/** Shown in place of a form that was deleted. The focus goes to what brings it back. */
+function Deleted({ title, onBack }: { readonly title: string; readonly onBack: () => void }) {
+  const back = useRef<HTMLButtonElement>(null);
+  useEffect(() => back.current?.focus(), []);
+  return (
+    <main className="desk">
+      <h1 className="sr-only">{title}</h1>
+      <p role="status" className="py-16">
+        {words.formWasDeleted(title)}{' '}
+        <button ref={back} type="button" className="word-button" onClick={onBack}>
+          {words.bringFormBack}
+        </button>{' '}
+        <Link href="/" className="word-button">
+          {words.backToTheShelf}
+        </Link>
+      </p>
+    </main>
   );
 }
 

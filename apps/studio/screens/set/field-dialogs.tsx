@@ -3,9 +3,10 @@
 import { type FieldDocument, fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
-import { problemWithId, problemWithName, withRecordName } from '../../model/field-edits.ts';
+import { problemWithId, withRecordName } from '../../model/field-edits.ts';
 import { turnedIn, withKind } from '../../model/kind-change.ts';
 import { listSets } from '../../model/other-sets.ts';
+import { problemWithName } from '../../model/record-name.ts';
 import { renameField } from '../../model/references.ts';
 import { sampleLine, sampleOf } from '../../model/sample.ts';
 import type { EditedSet } from '../../model/use-set.ts';

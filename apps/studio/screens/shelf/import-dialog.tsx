@@ -2,9 +2,11 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import { type SourceFormat, sourceFormatOf } from '@arbeit/handoff/import';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import type { AddedSet } from '../../model/add-set.ts';
 import { type ImportedDocument, importDocument } from '../../model/import-document.ts';
-import { problemIn } from '../../model/other-sets.ts';
+import { listSets, problemIn, sendSet } from '../../model/other-sets.ts';
+import type { ListedSet } from '../../store/sets.ts';
 import { Choices } from '../../ui/choices.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
@@ -34,7 +36,7 @@ export function ImportDialog({
   /** The dropped text, if any. */
   readonly text: string;
   readonly onClose: () => void;
-  /** Called with the id of the new set. */
+  /** Called with the id of the set that has it now. */
   readonly onTaken: (id: string) => void;
 }) {
   const [text, setText] = useState(given);
@@ -43,7 +45,17 @@ export function ImportDialog({
   const sort = chosen ?? sourceFormatOf(text);
   const isEmpty = !text.trim();
   const taken = !isEmpty && sort === 'document' ? importDocument(text) : null;
+  const [into, setInto] = useState<ListedSet>();
+  const [done, setDone] = useState<Done>();
   const make = async (document: SetDocument) => {
+    if (into) {
+      const { problem, renamed } = await sendSet(into.key, document);
+      setSaid(problem);
+      if (problem) return;
+      if (renamed.length) setDone({ into, document, renamed });
+      else onTaken(into.id);
+      return;
+    }
     const response = await fetch('/api/sets', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -52,6 +64,12 @@ export function ImportDialog({
     setSaid(await problemIn(response));
     if (response?.ok) onTaken(((await response.json()) as { id: string }).id);
   };
+  if (done)
+    return (
+      <Dialog title={texts.importTitle} isWide onClose={() => onTaken(done.into.id)}>
+        <Added done={done} onClose={() => onTaken(done.into.id)} />
+      </Dialog>
+    );
   return (
     <Dialog title={texts.importTitle} isWide onClose={onClose}>
       <div className="flex flex-wrap items-end gap-4">
@@ -71,6 +89,7 @@ export function ImportDialog({
             />
           )}
         </Labelled>
+        <Target into={into} onChange={setInto} />
       </div>
       <Labelled label={texts.orPasteItsContents}>
         {(id) => (
@@ -84,7 +103,7 @@ export function ImportDialog({
         )}
       </Labelled>
       {!isEmpty && <Choices label={texts.format} value={sort} choices={sorts} onChange={setSort} />}
-      <div role="status">{taken && <Found taken={taken} onMake={make} />}</div>
+      <div role="status">{taken && <Found taken={taken} into={into} onMake={make} />}</div>
       {!isEmpty && sort !== 'document' && <ImportPreviewPane text={text} sort={sort} onMake={make} />}
       <p role="status" className="min-h-6 text-sm text-brick">
         {said}
@@ -93,11 +112,75 @@ export function ImportDialog({
   );
 }
 
+/** What was imported into a set where some ids were taken. */
+interface Done {
+  readonly into: ListedSet;
+  readonly document: SetDocument;
+  readonly renamed: AddedSet['renamed'];
+}
+
+/** Says what has other ids in the set now. */
+function Added({
+  done: { into, document, renamed },
+  onClose,
+}: {
+  readonly done: Done;
+  readonly onClose: () => void;
+}) {
+  const words = texts.fieldCount(document.fields.length);
+  const changed = renamed.map(([before, after]) => texts.renamedTo(before, after)).join(', ');
+  return (
+    <>
+      <p role="status">
+        {texts.wereAdded(words, into.title)} {texts.idsWereTaken(changed)}
+      </p>
+      <button type="button" className="solid-button mt-3" onClick={onClose}>
+        {texts.goToSet}
+      </button>
+    </>
+  );
+}
+
+/** Chooses where the import goes: a new set, or one of the sets. */
+function Target({
+  into,
+  onChange,
+}: {
+  readonly into: ListedSet | undefined;
+  readonly onChange: (into: ListedSet | undefined) => void;
+}) {
+  const [sets, setSets] = useState<readonly ListedSet[]>();
+  // Without an answer there is still the new set.
+  useEffect(() => void listSets().then(setSets, () => setSets([])), []);
+  return (
+    <Labelled label={texts.into}>
+      {(id) => (
+        <select
+          id={id}
+          className="entry"
+          value={into?.key ?? ''}
+          onChange={({ target }) => onChange(sets?.find(({ key }) => key === target.value))}
+        >
+          <option value="">{texts.aNewSet}</option>
+          {sets === undefined && <option disabled>{texts.loadingSets}</option>}
+          {sets?.map(({ key, title }) => (
+            <option key={key} value={key}>
+              {title}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
+  );
+}
+
 function Found({
   taken,
+  into,
   onMake,
 }: {
   readonly taken: ImportedDocument;
+  readonly into: ListedSet | undefined;
   readonly onMake: (document: SetDocument) => void;
 }) {
   const { document, faults, fields, title, locale, classes } = taken;
@@ -107,7 +190,7 @@ function Found({
       <p className="flex flex-wrap items-baseline gap-x-4">
         {texts.isValid(title, words)}
         <button type="button" className="solid-button" onClick={() => onMake(document)}>
-          {texts.importAsANewSet}
+          {into ? texts.importIntoSet(into.title) : texts.importAsANewSet}
         </button>
       </p>
     );

@@ -6,6 +6,7 @@ export { clearTape, copied, couldNotLoadThisPart, key, theBrowserBlockedCopying 
 export { empty, value } from './shared.ts';
 
 export const tape = 'Tape';
+export const restoreTape = 'Restore tape';
 export const rowsOfTheTape = 'Rows of the tape; arrow keys step';
 export const displayHeading = 'Display';
 export const rawHeading = 'Raw';

@@ -14,6 +14,15 @@ export const orPasteItsContents = '…or paste its contents';
 export const format = 'Format';
 export const isValid = (title: string, words: string) => `“${title}” is valid: ${words}.`;
 export const importAsANewSet = 'Import as a new set';
+export const importIntoSet = (title: string) => `Import into “${title}”`;
+export const into = 'Import into';
+export const aNewSet = 'A new set';
+export const loadingSets = 'Loading sets…';
+export const wereAdded = (fields: string, title: string) => `Added to “${title}”: ${fields}.`;
+export const idsWereTaken = (renamed: string) =>
+  `Some ids were already used there. The added fields and forms have other ids: ${renamed}.`;
+export const renamedTo = (before: string, after: string) => `${before} is now ${after}`;
+export const goToSet = 'Show the set';
 export const errors = (faults: number) =>
   `${plural(faults, '1 error', `${faults} errors`)}. Fix the text above, or import only the valid fields.`;
 export const lineColumnWithLineColumn = (line: number, column: number, path: string) =>
