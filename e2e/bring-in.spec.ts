@@ -135,7 +135,8 @@ test('a source goes into a set that is there; what had a taken id is told', asyn
   await expect(dialog.getByLabel(words.shelf.into)).toHaveValue('');
   await dialog.getByLabel(words.shelf.into).selectOption({ label: title });
   await dialog.getByRole('button', { name: words.shelf.importFields(2) }).click();
-  const said = `${words.shelf.wereAdded(words.shelf.fieldCount(2), title)} ${words.shelf.idsWereTaken(words.shelf.renamedTo('pass', 'pass-2'))}`;
+  const renamed = words.shelf.renamedTo('pass', 'pass-2');
+  const said = words.shelf.addedWithOtherIds(words.shelf.fieldCount(2), title, renamed);
   await expect(dialog.getByRole('status').filter({ hasText: said })).toBeVisible();
   await expectNoViolations(page, '[role="dialog"]');
   await dialog.getByRole('button', { name: words.shelf.goToSet }).click();

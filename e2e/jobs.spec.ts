@@ -342,8 +342,13 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await expect(name).toHaveAttribute('placeholder', 'box');
   await name.fill('day');
   await expect(page.getByText(/have the same name in this form: “day”/)).toBeVisible();
-  await expect(page.getByRole('button', { name: words.later.rename })).toBeDisabled();
+  const rename = page.getByRole('button', { name: words.later.rename });
+  const ground = () => rename.evaluate((button) => getComputedStyle(button).backgroundColor);
+  await expect(rename).toBeDisabled();
+  const disabled = await ground();
   await name.fill('key_box');
+  // What is disabled looks so.
+  expect(await ground()).not.toBe(disabled);
   await expectNoViolations(page, '[role="dialog"]');
   await page.getByRole('button', { name: words.later.rename }).click();
   await expect

@@ -133,6 +133,18 @@ test('calendar: keyed through, days the rules refuse say why and cannot be picke
   await page.keyboard.press('Enter');
   await expect(line).toBeFocused();
   await expect(line).toHaveValue('21/03/2027');
+
+  // A year is chosen, not reached by a hundred presses; the list keeps the focus.
+  await page.getByRole('button', { name: words.ui.calendar }).click();
+  const year = calendar.getByRole('combobox', { name: 'year' });
+  await year.selectOption('2010');
+  await calendar.getByRole('combobox', { name: 'month' }).selectOption('12');
+  await expect(calendar.getByRole('button', { name: /21 December 2010/ })).toBeVisible();
+  await year.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(calendar.getByRole('button', { name: /21 December 2011/ })).toBeVisible();
+  await expect(year).toBeFocused();
+  await expectNoViolations(page);
 });
 
 test('regions: found while typing, searched by name, code and number', async ({ page }) => {

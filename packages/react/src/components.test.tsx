@@ -1,9 +1,11 @@
 // @vitest-environment happy-dom
 import { act } from 'react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { fieldOf } from '../../dom/src/adapters.fixture.ts';
 import { Boxes } from './boxes.tsx';
 import { controlOf } from './control.tsx';
 import { Counter } from './counter.tsx';
+import { openDay } from './days.ts';
 import { Label } from './label.tsx';
 import { Line } from './line.tsx';
 import { chooseDay, Month } from './month.tsx';
@@ -88,6 +90,13 @@ describe('controls', () => {
   });
 });
 
+/** Chooses an option of a list as a person does. */
+const choose = (list: HTMLSelectElement, value: string) =>
+  act(() => {
+    list.value = value;
+    list.dispatchEvent(new Event('change', { bubbles: true }));
+  });
+
 describe('a calendar', () => {
   const picked: string[] = [];
   const drawn = () =>
@@ -104,6 +113,39 @@ describe('a calendar', () => {
     expect(focused()).toBe('Thursday, 18 February 2027');
     press(table, 'PageDown', { shiftKey: true });
     expect(focused()).toBe('Friday, 18 February 2028');
+  });
+
+  test('month and year are chosen from lists, which keep the focus; a day stays if the month has it', () => {
+    const place = drawn();
+    const [month, year] = ['month', 'year'].map((name) => find(place, `select[aria-label="${name}"]`) as HTMLSelectElement);
+    const shown = () => find(place, '[tabindex="0"]').getAttribute('aria-label');
+    expect([month!.value, year!.value, year!.options.length]).toEqual(['2', '2027', 131]);
+    month!.focus();
+    for (const [list, value] of [[month!, '1'], [year!, '2010']] as const) choose(list, value);
+    expect([shown(), document.activeElement]).toEqual(['Sunday, 10 January 2010. The hut is closed.', month]);
+    press(find(place, 'table'), 'ArrowRight');
+    expect(focused()).toBe('Monday, 11 January 2010. The hut is closed.');
+    for (const _ of Array(20)) press(find(place, 'table'), 'ArrowRight');
+    expect(shown()).toMatch(/^Sunday, 31 January 2010/);
+    choose(month!, '2');
+    expect(shown()).toMatch(/^Sunday, 28 February 2010/);
+    // The arrows keep the focus as well, so that they can be pressed again.
+    const [before] = place.querySelectorAll('button');
+    before!.focus();
+    click(before!);
+    expect([document.activeElement, texts(place, '[aria-live]')[0]]).toEqual([before, 'January 2010']);
+  }); // biome-ignore format: pairs
+
+  test('begins at the nearest day that may be picked', () => {
+    const arrival = fieldOf('arrival');
+    expect(openDay(arrival, '2027-02-10', '2027-02-10')).toBe('2027-02-10');
+    expect(openDay(arrival, '2027-02-03', '2027-02-03')).toBe('2027-02-08');
+    expect(openDay(arrival, '1900-06-15', '1900-06-15')).toBe('2027-02-08');
+    const never = {
+      ...arrival,
+      rules: arrival.rules.map((rule) => ({ ...rule, check: { type: 'in', values: [] } })),
+    };
+    expect(openDay(never as never, '2027-02-10', '2027-02-10')).toBe('2027-02-10');
   });
 
   test('a day is picked; one that a rule refuses says why', () => {

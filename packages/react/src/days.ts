@@ -59,6 +59,38 @@ export function weeksOf(field: HydratedField, day: string, today: string | undef
   return weeks;
 }
 
+/** Most days, then most months, that are looked at in either direction for one that may be picked. */
+const nearDays = 400;
+const farMonths = 1800;
+
+/**
+ * The day nearest to `today` that a field's rules accept, the later of two; `today` if none was found nearby
+ * (400 days, then the first and last days of months within 150 years).
+ *
+ * @example
+ * const first = openDay(arrival, '2027-02-10', '2027-02-10');
+ */
+export function openDay(field: HydratedField, near: string, today: string | undefined): string {
+  const isOpen = (date: string): boolean =>
+    date >= '0001-01-01' && date <= '9999-12-31' && problemWith(field, date, today) === '';
+  const nearest = (from: string, most: number): string | undefined => {
+    for (let n = 0; n <= most; n++)
+      for (const date of [addDays(from, n), addDays(from, -n)]) if (isOpen(date)) return date;
+    return undefined;
+  };
+  const found = nearest(near, nearDays);
+  if (found !== undefined) return found;
+  for (let n = 1; n <= farMonths; n++)
+    for (const by of [n, -n]) {
+      const [year, month] = fieldsOf(addMonths(near, by));
+      if (year < 1 || year > 9999) continue;
+      const ends = [iso(year, month, 1), iso(year, month, daysIn(year, month))];
+      // Of a month that is partly open, the end nearer to the start may be closed.
+      if (ends.some(isOpen)) return nearest(by > 0 ? ends[0]! : ends[1]!, 31) ?? near;
+    }
+  return near;
+}
+
 /**
  * The day that a key leads to from `day` (WAI-ARIA, date grid): days, weeks, months, years; `undefined` for
  * other keys.

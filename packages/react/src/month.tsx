@@ -4,7 +4,8 @@ import { localToday } from '@arbeit/dom';
 import { fieldsOf } from '@arbeit/engine/values';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
-import { dayAfterKey, weeksOf, withDay } from './days.ts';
+import { dayAfterKey, openDay, weeksOf, withDay } from './days.ts';
+import { MonthAndYear } from './month-and-year.tsx';
 import type { Field } from './use-field.ts';
 
 /** The words of a calendar in the field’s language. */
@@ -17,6 +18,12 @@ const calendarWordsOf = ({ store }: Field) => {
     wk: words['week-short'] ?? '',
   };
 };
+
+/** Class names of the parts of a calendar. */
+type MonthClasses = ClassNames<
+  | ('root' | 'head' | 'turn' | 'name' | 'said' | 'table' | 'names' | 'heading')
+  | ('week' | 'cell' | 'day' | 'problem')
+>;
 
 /**
  * Sets the day of a field. The time of a date with time stays.
@@ -47,29 +54,18 @@ export function Month({
   readonly field: Field;
   readonly today: string | undefined;
   readonly onPick: (date: string) => void;
-  readonly classNames?: ClassNames<
-    'root' | 'head' | 'turn' | 'name' | 'table' | 'names' | 'heading' | 'week' | 'cell' | 'day' | 'problem'
-  >;
-  readonly words?: {
-    readonly before: string;
-    readonly after: string;
-    readonly week: string;
-    readonly wk: string;
-  };
+  readonly classNames?: MonthClasses;
+  readonly words?: ReturnType<typeof calendarWordsOf>;
 }) {
   const compiled = field.store.field;
   const language = compiled.language ?? compiled.locale;
   const value = field.evaluation.value?.slice(0, 10);
-  const [day, setDay] = useState(value ?? today);
+  const [day, setDay] = useState(() => value ?? openDay(compiled, today, today));
   const table = useRef<HTMLTableElement>(null);
+  /** Whether the focus is in the table and follows the day. Month and year keep theirs. */
+  const follows = useRef(true);
   const weeks = weeksOf(compiled, day, today);
   const [year, month] = fieldsOf(day);
-  const named = new Intl.DateTimeFormat(language, {
-    calendar: 'gregory',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
   const spoken = new Intl.DateTimeFormat(language, {
     calendar: 'gregory',
     dateStyle: 'full',
@@ -80,37 +76,29 @@ export function Month({
   const problem = weeks.flatMap((week) => week.days).find(({ date }) => date === day)?.problem ?? '';
   // biome-ignore lint/correctness/useExhaustiveDependencies: the focus follows the day
   useEffect(() => {
-    table.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
+    if (follows.current) table.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
   }, [day]);
+  const turnTo = (date: string | undefined) => {
+    follows.current = false;
+    if (date && date >= '0001-01-01' && date <= '9999-12-31') setDay(date);
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     const next = dayAfterKey(day, event.key, event.shiftKey);
     if (!next || next < '0001-01-01' || next > '9999-12-31') return;
     event.preventDefault();
+    follows.current = true;
     setDay(next);
   };
   return (
     <div className={classNames.root}>
-      <div className={classNames.head}>
-        <button
-          type="button"
-          className={classNames.turn}
-          aria-label={words.before}
-          onClick={() => setDay(dayAfterKey(day, 'PageUp', false)!)}
-        >
-          ←
-        </button>
-        <span aria-live="polite" className={classNames.name}>
-          {named.format(at(day))}
-        </span>
-        <button
-          type="button"
-          className={classNames.turn}
-          aria-label={words.after}
-          onClick={() => setDay(dayAfterKey(day, 'PageDown', false)!)}
-        >
-          →
-        </button>
-      </div>
+      <Head
+        day={day}
+        today={today}
+        language={language}
+        words={words}
+        classNames={classNames}
+        onTurn={turnTo}
+      />
       <table ref={table} aria-label={`${year}-${month}`} onKeyDown={onKeyDown} className={classNames.table}>
         <thead className={classNames.names}>
           <tr>
@@ -157,5 +145,58 @@ export function Month({
         {problem}
       </p>
     </div>
+  );
+}
+
+/** The month that is shown, with what turns to another one. */
+function Head({
+  day,
+  today,
+  language,
+  words,
+  classNames,
+  onTurn,
+}: {
+  readonly day: string;
+  readonly today: string;
+  readonly language: string;
+  readonly words: ReturnType<typeof calendarWordsOf>;
+  readonly classNames: MonthClasses;
+  readonly onTurn: (date: string | undefined) => void;
+}) {
+  const named = new Intl.DateTimeFormat(language, {
+    calendar: 'gregory',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  const turn = (name: string, key: string, arrow: string) => (
+    <button
+      type="button"
+      className={classNames.turn}
+      aria-label={name}
+      onClick={() => onTurn(dayAfterKey(day, key, false))}
+    >
+      {arrow}
+    </button>
+  );
+  return (
+    <>
+      <div className={classNames.head}>
+        {turn(words.before, 'PageUp', '←')}
+        <MonthAndYear
+          day={day}
+          today={today}
+          language={language}
+          className={classNames.name}
+          onChange={onTurn}
+        />
+        {turn(words.after, 'PageDown', '→')}
+      </div>
+      {/* The lists say themselves what is chosen; the arrows do not. */}
+      <span aria-live="polite" data-arbeit="said" className={classNames.said}>
+        {named.format(new Date(`${day}T00:00:00Z`))}
+      </span>
+    </>
   );
 }

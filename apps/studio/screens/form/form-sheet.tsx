@@ -60,9 +60,11 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
     <KindsProvider value={kinds}>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
         <SaveLine set={set} />
-        <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
-          {words.openInItsOwnPage}
-        </a>
+        {present && (
+          <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
+            {words.openInItsOwnPage}
+          </a>
+        )}
         <button
           type="button"
           className="word-button"

@@ -72,7 +72,7 @@ export function ImportDialog({
     );
   return (
     <Dialog title={texts.importTitle} isWide onClose={onClose}>
-      <div className="flex flex-wrap items-end gap-4">
+      <div className="grid items-end gap-4 sm:grid-cols-2">
         <Labelled label={texts.fileArbeitJsonHtmlJson}>
           {(id) => (
             <input
@@ -131,9 +131,7 @@ function Added({
   const changed = renamed.map(([before, after]) => texts.renamedTo(before, after)).join(', ');
   return (
     <>
-      <p role="status">
-        {texts.wereAdded(words, into.title)} {texts.idsWereTaken(changed)}
-      </p>
+      <p role="status">{texts.addedWithOtherIds(words, into.title, changed)}</p>
       <button type="button" className="solid-button mt-3" onClick={onClose}>
         {texts.goToSet}
       </button>

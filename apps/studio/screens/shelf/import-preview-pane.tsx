@@ -105,9 +105,9 @@ function FieldsOf({
       <div className="max-h-72 overflow-y-auto">
         <table className="table table-fixed">
           <colgroup>
-            <col className="w-[33%] sm:w-[28%]" />
-            <col className="w-[21%] sm:w-[18%]" />
-            <col className="w-[31%] sm:w-[44%]" />
+            <col className="w-[30%] sm:w-[28%]" />
+            <col className="w-[27%] sm:w-[18%]" />
+            <col className="w-[28%] sm:w-[44%]" />
             <col className="w-[15%] sm:w-[10%]" />
           </colgroup>
           <thead>

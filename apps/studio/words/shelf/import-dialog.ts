@@ -18,9 +18,8 @@ export const importIntoSet = (title: string) => `Import into “${title}”`;
 export const into = 'Import into';
 export const aNewSet = 'A new set';
 export const loadingSets = 'Loading sets…';
-export const wereAdded = (fields: string, title: string) => `Added to “${title}”: ${fields}.`;
-export const idsWereTaken = (renamed: string) =>
-  `Some ids were already used there. The added fields and forms have other ids: ${renamed}.`;
+export const addedWithOtherIds = (fields: string, title: string, renamed: string) =>
+  `Added to “${title}”: ${fields}. Some ids were already used there, so the added fields and forms have other ids: ${renamed}.`;
 export const renamedTo = (before: string, after: string) => `${before} is now ${after}`;
 export const goToSet = 'Show the set';
 export const errors = (faults: number) =>
