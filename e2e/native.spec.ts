@@ -133,7 +133,8 @@ test.describe('the application for React Native, in a browser', () => {
     const done = spawnSync(process.execPath, ['node_modules/jest/bin/jest.js', '--ci'], {
       cwd: packagesOf('native'),
       encoding: 'utf8',
-      env: { ...process.env, FORCE_COLOR: '0' },
+      // React has what its tests need only outside of production.
+      env: { ...process.env, FORCE_COLOR: '0', NODE_ENV: 'test' },
     });
     expect(done.stderr).toMatch(/Tests: +(\d+) passed, \1 total/);
     expect(done.status).toBe(0);
