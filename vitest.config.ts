@@ -43,7 +43,7 @@ export default defineConfig({
         replacement: source('packages/engine/src/rules/wording/$1.ts'),
       },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('packages/engine/src/$1/index.ts') },
-      { find: /^@arbeit\/dom\/stores$/, replacement: source('packages/dom/src/stores.ts') },
+      { find: /^@arbeit\/(dom|react)\/stores$/, replacement: source('packages/$1/src/stores.ts') },
       { find: /^@arbeit\/handoff\/([\w-]+)$/, replacement: source('packages/handoff/src/$1/index.ts') },
       { find: /^@arbeit\/sandbox\/at-once$/, replacement: source('packages/sandbox/src/at-once.ts') },
       { find: /^@arbeit\/sandbox\/([\w-]+)$/, replacement: source('packages/sandbox/src/in-$1.ts') },

@@ -124,7 +124,7 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   await expect(again.getByText(/Invalid JSON/)).toBeVisible();
 });
 
-test('a source goes into a set that is there; what had a taken id is told', async ({ page, request }) => {
+test('a source is imported into an existing set; changed ids are listed', async ({ page, request }) => {
   const title = `Stays ${Math.random()}`;
   const pass = { id: 'pass', kind: 'pattern', label: 'Mine', entry: { pattern: '<4 digit>' } };
   const id = await newSet(request, { title, fields: [pass] });

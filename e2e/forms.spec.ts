@@ -321,8 +321,9 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
   await expect(main.getByRole('button', { name: words.form.bringFormBack })).toBeFocused();
   await expectNoViolations(page);
   await expect.poll(forms).toBe(2);
-  // It comes back where one stands.
+  // Undo restores it on this page, and the focus is where it was.
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: words.form.deleteForm })).toBeFocused();
   await expect(live(page).getByRole('textbox').first()).toBeVisible();
   await expect.poll(forms).toBe(3);
   await page.getByRole('button', { name: words.form.deleteForm }).click();

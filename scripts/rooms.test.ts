@@ -12,7 +12,7 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   engine: { rooms: [], packages: /^fast-check$/ },
   dom: { rooms: ['engine'], packages: /^$/ },
   react: { rooms: ['engine', 'dom'], packages: /^react$/ },
-  native: { rooms: ['engine', 'dom'], packages: /^react$/ },
+  native: { rooms: ['engine', 'dom', 'react'], packages: /^react$/ },
   element: { rooms: ['engine', 'dom'], packages: /^$/ },
   vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
   svelte: { rooms: ['engine', 'dom'], packages: /^svelte\/(?:attachments|reactivity)$/ },

@@ -3,7 +3,7 @@ import { rangesOf } from '@arbeit/engine/kinds/pattern';
 import { removeClass } from './classes.ts';
 import { withRecordName } from './field-edits.ts';
 import { freeId } from './free-id.ts';
-import { renameField } from './references.ts';
+import { inTexts, renameField } from './references.ts';
 import { addTrials, renamedIn } from './trial-edits.ts';
 
 /** Fields and forms of one set added to another one. */
@@ -61,26 +61,13 @@ function withoutTakenClasses({ classes: known = {} }: SetDocument, added: SetDoc
 /** The set with another id of a form, in its trials and translations too. */
 function withForm(set: SetDocument, id: string, to: string): SetDocument {
   const { forms = [], trials, texts } = set;
-  const named = (key: string): string => {
-    const [list, own, ...rest] = key.split('/');
-    return list === 'forms' && own === id ? [list, to, ...rest].join('/') : key;
-  };
   return {
     ...set,
     forms: forms.map((form) => (form.id === id ? { ...form, id: to } : form)),
     ...(trials
       ? { trials: trials.map((trial) => ({ ...trial, tape: renamedIn(trial.tape, 'form', id, to) })) }
       : {}),
-    ...(texts
-      ? {
-          texts: Object.fromEntries(
-            Object.entries(texts).map(([language, own]) => [
-              language,
-              Object.fromEntries(Object.entries(own).map(([key, text]) => [named(key), text])),
-            ]),
-          ),
-        }
-      : {}),
+    ...(texts ? { texts: inTexts(texts, 'forms', (own) => (own === id ? to : own)) } : {}),
   };
 }
 

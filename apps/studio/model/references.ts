@@ -24,7 +24,7 @@ function withReferences(set: SetDocument, to: Renamed): SetDocument {
     } as typeof field;
   });
   const forms = set.forms?.flatMap((form) => inForm(form, to));
-  const texts = set.texts && inTexts(set.texts, to);
+  const texts = set.texts && inTexts(set.texts, 'fields', to);
   const { trials, ...rest } = set;
   const tried = trials?.flatMap((trial) => inTrial(trial, set, to)) ?? [];
   return {
@@ -65,11 +65,18 @@ export function renameField(set: SetDocument, id: string, to: string): SetDocume
   return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
 }
 
-/** Renames the texts of a field in other languages. Those of a deleted field stay, in case it is restored. */
-function inTexts(texts: NonNullable<SetDocument['texts']>, to: Renamed): NonNullable<SetDocument['texts']> {
+/**
+ * Renames fields or forms in the texts of other languages. Texts of what is gone stay, in case it is
+ * restored.
+ */
+export function inTexts(
+  texts: NonNullable<SetDocument['texts']>,
+  list: 'fields' | 'forms',
+  to: Renamed,
+): NonNullable<SetDocument['texts']> {
   const named = (key: string): string => {
-    const [list, id = '', ...rest] = key.split('/');
-    return list === 'fields' ? [list, to(id) ?? id, ...rest].join('/') : key;
+    const [first, id = '', ...rest] = key.split('/');
+    return first === list ? [first, to(id) ?? id, ...rest].join('/') : key;
   };
   return Object.fromEntries(
     Object.entries(texts).map(([language, own]) => [

@@ -6,6 +6,7 @@ import {
   type FormState,
   fieldOf,
   type HydratedForm,
+  idOf,
   reachOf,
   startForm,
   type Values,
@@ -107,7 +108,7 @@ export function createFormStore<V extends Values = Values>(
     },
     dispatch,
     field<I extends keyof V & string>(name: I) {
-      const id = form.named.get(name) ?? name;
+      const id = idOf(form, name);
       const found = fields.get(id) ?? viewOf(own, id);
       fields.set(id, found);
       // The form's own declaration gives the type of its values.

@@ -18,9 +18,9 @@ export interface TakenText {
 /** A change, and where it leaves the caret of the control. */
 interface Edit extends Difference {
   readonly caret: number;
-  /** The key removed what is behind the caret. */
+  /** Whether the key removed the character after the caret. */
   readonly isForward: boolean;
-  /** What was replaced was selected. */
+  /** Whether the replaced text was selected. */
   readonly wasSelected: boolean;
 }
 

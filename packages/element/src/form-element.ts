@@ -1,5 +1,5 @@
 import { bindForm, createFormStore, type FieldStore, type FormStore, type SendRecord } from '@arbeit/dom';
-import type { HydratedForm } from '@arbeit/engine/form';
+import { type HydratedForm, idOf } from '@arbeit/engine/form';
 import { givenBefore } from './control.ts';
 import type { StoreOwner } from './field-element.ts';
 import { type Sources, waitFor } from './sources.ts';
@@ -105,7 +105,7 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
     }
     storeOf(id: string): FieldStore | undefined {
       const store = this.#find()?.store;
-      return store?.form.places.has(store.form.named.get(id) ?? id) ? store.field(id) : undefined;
+      return store?.form.places.has(idOf(store.form, id)) ? store.field(id) : undefined;
     }
     isMissing(): boolean {
       return this.#find() === undefined;

@@ -42,7 +42,7 @@ export const inScript = (text: string): string =>
 
 /**
  * For use as a JavaScript string in single quotes, also in an attribute in double quotes. Security relevant.
- * Entities of HTML are no way: checkers of templates read them as code.
+ * Escapes of JavaScript, not entities of HTML: checkers of templates read entities as code.
  */
 export const inQuotes = (text: string): string => {
   const escaped = JSON.stringify(text).slice(1, -1).replaceAll('\\"', '"');

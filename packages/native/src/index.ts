@@ -14,7 +14,6 @@ export type { NativeControl } from './controls.ts';
 export type { AutoComplete, KeyboardProps } from './text-input.ts';
 export {
   type NativeField,
-  type NativeFieldOptions,
   type NativeInputProps,
   type NativePickProps,
   type NativeSelection,

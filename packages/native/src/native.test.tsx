@@ -24,7 +24,7 @@ function draw(node: ReactNode): void {
 
 /**
  * A text control of a device: it changes its own text first and reports that afterwards, the caret before or
- * after the text. Then it shows what it is told to show.
+ * after the text. Then it shows the value and the selection of its props.
  */
 class Device {
   text = '';
@@ -174,7 +174,7 @@ describe('a field', () => {
   test('a notice about the caret that comes late, or again, moves nothing', () => {
     const { device, field } = drawField('pass');
     device.focus();
-    // The platform puts the caret behind the character it typed, the field behind the fixed text too.
+    // The platform puts the caret after the typed character, the field after its fixed text as well.
     act(() => field().inputProps.onChangeText('1'));
     act(() => field().inputProps.onSelectionChange({ nativeEvent: { selection: { start: 1, end: 1 } } }));
     expect(field().inputProps.selection).toEqual({ start: 4, end: 4 });

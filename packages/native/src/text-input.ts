@@ -22,7 +22,7 @@ const otherTokens = {
   sex: 'gender',
 } as const;
 
-/** What `TextInput` can be asked to fill in by itself. */
+/** Values of `autoComplete` of `TextInput`: what the platform may fill in. */
 export type AutoComplete =
   | (typeof sameTokens)[number]
   | (typeof otherTokens)[keyof typeof otherTokens]

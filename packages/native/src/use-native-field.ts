@@ -2,8 +2,6 @@ import {
   type Box,
   boxesOf,
   type ControlShape,
-  createStore,
-  evaluateOn,
   type FieldStore,
   isConcealed,
   type States,
@@ -13,15 +11,8 @@ import {
   takeText,
 } from '@arbeit/dom/stores';
 import type { Evaluation, FieldState, HydratedField, Plan, TextState } from '@arbeit/engine/field';
-import {
-  type RefCallback,
-  useCallback,
-  useId,
-  useReducer,
-  useRef,
-  useState,
-  useSyncExternalStore,
-} from 'react';
+import { type FieldStoreOptions, useFieldStore } from '@arbeit/react/stores';
+import { type RefCallback, useCallback, useId, useReducer, useRef, useSyncExternalStore } from 'react';
 import { endFocus, focusField, keepControl, type NativeControl, noteFocus } from './controls.ts';
 import { type KeyboardProps, keyboardOf } from './text-input.ts';
 
@@ -104,14 +95,6 @@ export interface NativeField<V extends string = string> {
   pickProps(value: string): NativePickProps;
 }
 
-/** Options of a field. */
-export interface NativeFieldOptions<V extends string = string> {
-  /** A store made elsewhere, for example a form's. */
-  readonly store?: FieldStore<V> | undefined;
-  /** Replaces the device's clock (ISO 8601). */
-  readonly today?: string | undefined;
-}
-
 /**
  * The edits of a `TextInput`. It reports them after they were made, and the caret before or after the text,
  * in the text as it was then.
@@ -165,21 +148,6 @@ function pick(store: FieldStore, value: string, isOne: boolean): void {
   store.dispatch({ type: 'leave' });
 }
 
-/** The given store, or one of the hook's own for the definition. */
-function useStore<V extends string>(
-  field: HydratedField<Plan, TextState, V>,
-  { store: given, today }: NativeFieldOptions<V>,
-): FieldStore<V> {
-  const make = () => createStore(field, evaluateOn(today));
-  const [own, setOwn] = useState(() => (given ? null : make()));
-  let store = given ?? own;
-  if (!store || (!given && store.field !== field)) {
-    store = make();
-    setOwn(store);
-  }
-  return store;
-}
-
 /** What names and describes the control of a field to assistive technology. */
 function namesOf(field: HydratedField, { shown }: Evaluation, id: string) {
   const said = [field.hint, ...shown.map(({ message }) => message)].filter(Boolean).join(' ');
@@ -219,9 +187,9 @@ function pressBox(store: FieldStore, index: number): void {
  */
 export function useNativeField<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,
-  options: NativeFieldOptions<V> = {},
+  options: FieldStoreOptions<V> = {},
 ): NativeField<V> {
-  const store = useStore(field, options);
+  const store = useFieldStore(field, options);
   // Another field of its form may change its messages without an event of its own.
   const evaluation = useSyncExternalStore(store.subscribe, store.evaluation, store.evaluation);
   const edits = useEdits(store);

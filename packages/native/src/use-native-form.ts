@@ -1,22 +1,11 @@
-import {
-  createFormStore,
-  driveSending,
-  type FormStore,
-  refill,
-  type SendRecord,
-  type ServerAnswer,
-} from '@arbeit/dom/stores';
-import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { driveSending, type FormStore, type SendRecord } from '@arbeit/dom/stores';
+import type { HydratedForm, Values } from '@arbeit/engine/form';
+import { type FormInUse, type FormStoreOptions, useFormStore } from '@arbeit/react/stores';
+import { useEffect, useRef } from 'react';
 import { endFocus, focusField } from './controls.ts';
 
 /** A form on a screen of React Native. */
-export interface NativeForm<V extends Values = Values> {
-  readonly store: FormStore<V>;
-  /** Whether every field that counts passes all its rules of severity `error`. */
-  readonly isReady: boolean;
-  /** How sending stands. */
-  readonly sending: Sending;
+export interface NativeForm<V extends Values = Values> extends FormInUse<V> {
   /**
    * Submits the form, for the button. A form that is not ready shows what is wrong and moves the focus to the
    * first invalid field; nothing is sent.
@@ -25,25 +14,12 @@ export interface NativeForm<V extends Values = Values> {
 }
 
 /** Options of a form. */
-export interface NativeFormOptions<V extends Values = Values> {
+export interface NativeFormOptions<V extends Values = Values> extends FormStoreOptions<V> {
   /**
    * Sends the record and resolves to the server's findings, which are shown at their fields. The function of
    * the latest render is called.
    */
   readonly send: SendRecord<V>;
-  /** Replaces the device's clock (ISO 8601). */
-  readonly today?: string | undefined;
-  /**
-   * Copies the values of a form to the one that replaces it: `carryOver`. Without it the new form is empty.
-   */
-  readonly carry?: ((from: FormStore<V>, to: FormStore<V>) => void) | undefined;
-  /** What the form is filled in with when it is drawn first: raw values, and findings about them. */
-  readonly answer?: ServerAnswer | null | undefined;
-  /**
-   * Asks the questions of the fields while the form is drawn; returns a function that stops:
-   * `driveFormAsks`. It must be the same function on every render.
-   */
-  readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
 }
 
 /**
@@ -58,25 +34,10 @@ export interface NativeFormOptions<V extends Values = Values> {
  */
 export function useNativeForm<V extends Values = Values>(
   form: HydratedForm<V>,
-  { send, today, carry, drive, answer = null }: NativeFormOptions<V>,
+  { send, ...options }: NativeFormOptions<V>,
 ): NativeForm<V> {
-  const make = () => {
-    const made = createFormStore(form, today);
-    if (answer) refill(made, answer);
-    return made;
-  };
-  const [own, setOwn] = useState(make);
-  let store = own;
-  if (store.form !== form) {
-    store = make();
-    carry?.(own, store);
-    setOwn(store);
-  }
-  const present = store;
-  const isReady = useSyncExternalStore(present.subscribe, present.isReady, present.isReady);
-  const sendingNow = () => present.state().sending;
-  const sending = useSyncExternalStore(present.subscribe, sendingNow, sendingNow);
-  useEffect(() => drive?.(present), [drive, present]);
+  const inUse = useFormStore(form, options);
+  const present = inUse.store;
   const sendNow = useRef(send);
   useEffect(() => {
     sendNow.current = send;
@@ -91,9 +52,7 @@ export function useNativeForm<V extends Values = Values>(
     };
   }, [present]);
   return {
-    store: present,
-    isReady,
-    sending,
+    ...inUse,
     submit() {
       present.dispatch({ type: 'submit' });
     },

@@ -59,13 +59,14 @@ export function weeksOf(field: HydratedField, day: string, today: string | undef
   return weeks;
 }
 
-/** Most days, then most months, that are looked at in either direction for one that may be picked. */
-const nearDays = 400;
-const farMonths = 1800;
+/** How far a day that may be picked is searched, in days one by one, then in years by half years. */
+const nearDays = 200;
+const farYears = 150;
 
 /**
- * The day nearest to `today` that a field's rules accept, the later of two; `today` if none was found nearby
- * (400 days, then the first and last days of months within 150 years).
+ * The nearest day to `near` that a field's rules accept; of two, the later. `near` itself if none is found:
+ * every day of the next 200 is tried, then each January and July of 150 years, so that a calendar opens at
+ * once whatever the rules are.
  *
  * @example
  * const first = openDay(arrival, '2027-02-10', '2027-02-10');
@@ -73,22 +74,28 @@ const farMonths = 1800;
 export function openDay(field: HydratedField, near: string, today: string | undefined): string {
   const isOpen = (date: string): boolean =>
     date >= '0001-01-01' && date <= '9999-12-31' && problemWith(field, date, today) === '';
-  const nearest = (from: string, most: number): string | undefined => {
-    for (let n = 0; n <= most; n++)
-      for (const date of [addDays(from, n), addDays(from, -n)]) if (isOpen(date)) return date;
-    return undefined;
-  };
-  const found = nearest(near, nearDays);
-  if (found !== undefined) return found;
-  for (let n = 1; n <= farMonths; n++)
-    for (const by of [n, -n]) {
-      const [year, month] = fieldsOf(addMonths(near, by));
-      if (year < 1 || year > 9999) continue;
-      const ends = [iso(year, month, 1), iso(year, month, daysIn(year, month))];
-      // Of a month that is partly open, the end nearer to the start may be closed.
-      if (ends.some(isOpen)) return nearest(by > 0 ? ends[0]! : ends[1]!, 31) ?? near;
-    }
+  for (let n = 0; n <= nearDays; n++)
+    for (const date of [addDays(near, n), addDays(near, -n)]) if (isOpen(date)) return date;
+  const [year] = fieldsOf(near);
+  for (let n = 0; n <= farYears; n++)
+    for (const by of [n, -n])
+      for (const month of by < 0 ? [7, 1] : [1, 7]) {
+        if (year + by < 1 || year + by > 9999) continue;
+        const found = iso(year + by, month, 1);
+        if (isOpen(found)) return towards(near, found, isOpen);
+      }
   return near;
+}
+
+/**
+ * The open day next to `near` that is reached from an open one through open ones, by months, then by days.
+ */
+function towards(near: string, from: string, isOpen: (date: string) => boolean): string {
+  const way = from > near ? -1 : 1;
+  let day = from;
+  for (const step of [addMonths, addDays])
+    for (let next = step(day, way); isOpen(next); next = step(day, way)) day = next;
+  return day;
 }
 
 /**

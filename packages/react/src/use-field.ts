@@ -5,8 +5,6 @@ import {
   type BindOptions,
   bind,
   type ControlShape,
-  createStore,
-  evaluateOn,
   type FieldStore,
   isConcealed,
   rootAttributesOf,
@@ -22,6 +20,7 @@ import {
 } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
+import { type FieldStoreOptions, useFieldStore } from './use-field-store.ts';
 
 /** A field with the props for its page. Ids connect label, hint and message to the input. */
 export interface Field<V extends string = string> {
@@ -52,12 +51,7 @@ export interface Field<V extends string = string> {
 }
 
 /** Options of a field. */
-export interface FieldOptions<V extends string = string> extends BindOptions {
-  /** A store made elsewhere, for example a form's. */
-  readonly store?: FieldStore<V> | undefined;
-  /** Replaces the device's clock (ISO 8601). */
-  readonly today?: string | undefined;
-}
+export interface FieldOptions<V extends string = string> extends BindOptions, FieldStoreOptions<V> {}
 
 /**
  * A field of one compiled definition. A new definition makes a new field.
@@ -70,16 +64,9 @@ export interface FieldOptions<V extends string = string> extends BindOptions {
  */
 export function useField<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,
-  { store: given, submits = 'raw', today }: FieldOptions<V> = {},
+  { submits = 'raw', ...options }: FieldOptions<V> = {},
 ): Field<V> {
-  const make = () => createStore(field, evaluateOn(today));
-  const [own, setOwn] = useState(() => (given ? null : make()));
-  let store = given ?? own;
-  if (!store || (!given && store.field !== field)) {
-    store = make();
-    setOwn(store);
-  }
-  const present = store;
+  const present = useFieldStore(field, options);
   // Another field of its form may change its messages without an event of its own.
   const evaluation = useSyncExternalStore(present.subscribe, present.evaluation, present.evaluation);
   const state = present.state();

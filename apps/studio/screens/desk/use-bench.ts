@@ -94,7 +94,7 @@ export function useBench(compiled: HydratedField, today: string | undefined) {
       ...b,
       tape: newTape(store.state()),
       at: null,
-      cleared: b.tape.rows.length ? b.tape : null,
+      cleared: b.tape.rows.length ? b.tape : b.cleared,
     }));
   /** The tape that was cleared last, while nothing has been recorded since. */
   const cleared = present.tape.rows.length === 0 ? present.cleared : null;

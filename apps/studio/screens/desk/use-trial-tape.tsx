@@ -75,7 +75,8 @@ export function useTrialTape(
     },
     onClear() {
       bench.clear();
-      setBefore(expects);
+      // An empty tape that is cleared again leaves the one before to be restored.
+      if (rows.length > 0) setBefore(expects);
       // Rows of a new tape are numbered from one again.
       setExpects(new Map());
       setKept(undefined);

@@ -52,6 +52,12 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   const { document } = set;
   const open = useMemo(() => openIn(document, form), [document, form]);
   const router = useRouter();
+  const remove = useRef<HTMLButtonElement>(null);
+  const wasDeleted = useRef(false);
+  useEffect(() => {
+    if (present && wasDeleted.current) remove.current?.focus();
+    wasDeleted.current = !present;
+  }, [present]);
   useCommands(words.thisForm, [
     { id: 'shelf', label: words.backToTheShelf, key: 'b', run: () => router.push('/') },
     { id: 'alone', label: words.openTheFormAlone, run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
@@ -67,6 +73,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
         )}
         <button
           type="button"
+          ref={remove}
           className="word-button"
           disabled={!present}
           onClick={() => void set.editAndSave((d) => removeForm(d, formId))}

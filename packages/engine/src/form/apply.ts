@@ -4,7 +4,7 @@ import type { FieldEvent } from '../field/field-state.ts';
 import { refusalAfter } from '../field/refusing.ts';
 import type { Finding } from '../rules/finding.ts';
 import { countsInForm, evaluateInForm } from './evaluate-form.ts';
-import { type FormState, fieldOf, type HydratedForm, startForm, withField } from './form.ts';
+import { type FormState, fieldOf, type HydratedForm, idOf, startForm, withField } from './form.ts';
 import { recordOf } from './record.ts';
 import type { ServerFinding } from './sending.ts';
 
@@ -156,8 +156,8 @@ function sent(
   const record = sending.is === 'waiting' ? recordOf(form, state, today) : sending.record;
   const serverFindings: Record<string, ServerFinding> = {};
   for (const { field: name, code, message } of findings) {
-    // A tape names the field by its id.
-    const id = form.named.get(name) ?? name;
+    // Tapes have ids.
+    const id = idOf(form, name);
     if (!form.places.has(id)) continue;
     const { field } = fieldOf(form, state, id);
     const raw = record.raw[fieldName(field)];

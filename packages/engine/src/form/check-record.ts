@@ -30,7 +30,7 @@ export type CheckedRecord<V extends Values = Values> =
 /** The longest raw text that is read, in UTF-16 units, unless the kind allows more. */
 const longestRead = 20_000;
 
-/** Asks a server the question of a field, which is told by its name. */
+/** Asks a server the question of a field. `field`: its name (`fieldName`). */
 export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**

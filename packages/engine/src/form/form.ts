@@ -98,6 +98,14 @@ export function startForm(form: HydratedForm): FormState {
 }
 
 /**
+ * The id of a field that is given by its name or id; the same text if the form has no such field.
+ *
+ * @example
+ * idOf(booking, 'full_name'); // 'guest'
+ */
+export const idOf = ({ named }: Pick<HydratedForm, 'named'>, name: string): string => named.get(name) ?? name;
+
+/**
  * The index of a field in a form. Throws `RangeError` for an unknown id.
  *
  * @example

@@ -8,6 +8,7 @@ export {
   type HydratedForm,
   hydrateAlone,
   hydrateForm,
+  idOf,
   placeOf,
   startForm,
   withField,
