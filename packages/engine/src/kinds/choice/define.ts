@@ -27,6 +27,7 @@ const options = {
 
 export const choice: Definition<typeof options, ChoicePlan> = {
   name: 'choice',
+  valueIs: 'value of an option',
   options,
   plan: (entry) => ({ kind: 'choice', ...filled(options, entry) }),
   pointless: ['length', 'checksum', 'not-trivial', 'matches'],

@@ -42,6 +42,7 @@ function check(at: Cursor): void {
 
 export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
+  valueIs: 'values, space-separated',
   hasSeveral: true,
   options,
   says: ['min', 'max'],

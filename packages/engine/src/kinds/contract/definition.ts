@@ -40,6 +40,8 @@ export interface Limits {
 export interface Definition<O extends Options = Options, P extends Plan = Plan> {
   /** Name of the kind for people. */
   readonly name: string;
+  /** How its values are written, for people: `E.164`. Without it they are plain strings. */
+  readonly valueIs?: string;
   readonly options: O;
   /** Reports faults of several options together; each option is valid by itself. */
   check?(at: Cursor): void;
@@ -67,7 +69,7 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   /** What is different with some options: a date of month and year has other limits. See `definitionIn`. */
   variant?(
     entry: EntryOf<O>,
-  ): Partial<Pick<Definition, 'name' | 'limits' | 'comparable' | 'wordedAs'>> | undefined;
+  ): Partial<Pick<Definition, 'name' | 'valueIs' | 'limits' | 'comparable' | 'wordedAs'>> | undefined;
   /** Name in the message tables of texts that replace those under the name of the kind. */
   readonly wordedAs?: string;
   /** Words that components draw beside such a field, in the language of its messages. */

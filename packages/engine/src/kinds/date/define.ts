@@ -75,6 +75,7 @@ export type DateEntry = EntryOf<typeof dateOptions>;
 
 export const date: Definition<typeof dateOptions, DatePlan> = {
   name: 'date',
+  valueIs: 'ISO 8601 date',
   options: dateOptions,
   byLocale: true,
   plan: (entry, { locale }) => planDate(filled(dateOptions, entry), locale),
@@ -112,6 +113,7 @@ const monthLimit = (text: string): string | undefined =>
 /** What is different for a month of a year. */
 const ofMonths: NonNullable<ReturnType<NonNullable<Definition['variant']>>> = {
   name: 'month',
+  valueIs: 'YYYY-MM',
   wordedAs: 'month',
   comparable: 'month',
   limits: {

@@ -132,6 +132,7 @@ const alike = { attributes, byLocale: true } as const;
 export const number: Definition<typeof numberOptions, NumberPlan> = {
   ...alike,
   name: 'number',
+  valueIs: 'decimal',
   options: numberOptions,
   plan: (entry, around) => planNumber('number', filled(numberOptions, entry), around),
   comparable: 'number',
@@ -142,6 +143,7 @@ export const number: Definition<typeof numberOptions, NumberPlan> = {
 export const currency: Definition<typeof currencyOptions, NumberPlan> = {
   ...alike,
   name: 'money',
+  valueIs: 'decimal',
   options: currencyOptions,
   plan: (entry, around) => planNumber('currency', filled(currencyOptions, entry), around),
   comparable: 'number',
@@ -152,6 +154,7 @@ export const currency: Definition<typeof currencyOptions, NumberPlan> = {
 export const percent: Definition<typeof shared, NumberPlan> = {
   ...alike,
   name: 'percent',
+  valueIs: 'decimal',
   options: shared,
   plan: (entry, around) => planNumber('percent', filled(shared, entry), around),
   comparable: 'number',

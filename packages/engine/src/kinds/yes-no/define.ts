@@ -47,6 +47,7 @@ function check(at: Cursor): void {
 
 export const yesNo: Definition<typeof options, YesNoPlan> = {
   name: 'yes or no',
+  valueIs: 'yes or no',
   options,
   faults,
   check,
