@@ -111,6 +111,13 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   await breaks(page)
     .getByRole('button', { name: withAny(words.trials.addAllSuggestedTrials(9)) })
     .click();
+  // They are looked at before they are added; their names differ.
+  const suggested = breaks(page).getByRole('group', { name: words.trials.suggestedTrials });
+  const names = await suggested.locator('label').allTextContents();
+  expect([new Set(names).size, names.length > 3]).toEqual([names.length, true]);
+  await expectNoViolations(page);
+  await suggested.getByRole('button', { name: words.trials.addTrials(names.length) }).click();
+  await expect(breaks(page).getByText(words.trials.trialsWereAdded(names.length))).toBeVisible();
   await expect(list(page).getByRole('status').first()).not.toHaveText(
     withAny(words.trials.allPassedInMs(2, 9)),
   );
@@ -168,6 +175,9 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await page.keyboard.type('501');
   await page.keyboard.press('Tab');
   const expected = page.getByRole('group', { name: words.desk.expectAtThisRow });
+  await expect(expected).toBeHidden();
+  await page.getByRole('button', { name: words.desk.moreTapeActions }).click();
+  await page.getByRole('menuitem', { name: words.desk.chooseExpectations }).click();
   await expect(expected.getByLabel(words.desk.display)).toBeChecked();
   await expect(expected.getByLabel(words.desk.messageText)).not.toBeChecked();
   await expected.getByLabel(words.desk.raw).focus();

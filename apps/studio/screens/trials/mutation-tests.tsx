@@ -4,12 +4,13 @@ import type { MutantResult, MutantStatus } from '@arbeit/engine/proof';
 import type { Trial } from '@arbeit/engine/tape';
 import { useState } from 'react';
 import { useHasChanged } from '../../model/kept.ts';
-import { addTrials } from '../../model/trial-edits.ts';
+import { addTrials, removeTrial } from '../../model/trial-edits.ts';
 import { nameOf } from '../../model/trial-keys.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Link } from '../../ui/link.tsx';
 import { Mark, type Shape } from '../../ui/mark.tsx';
 import * as texts from '../../words/trials/mutation-tests.ts';
+import { SuggestedTrials } from './suggested-trials.tsx';
 import type { MutationRun } from './use-trials.ts';
 
 const fates: Readonly<Record<MutantStatus['is'], string>> = {
@@ -38,55 +39,40 @@ export function MutationTests({
   readonly set: EditedSet;
   readonly breaking: MutationRun;
 }) {
-  const { proven, tried, of, is, problem, about } = breaking;
+  const { proven, is, about } = breaking;
   const hasChanged = useHasChanged(about, set.document);
+  const [isLooking, setLooking] = useState(false);
+  /** Ids of the trials that were added last. */
+  const [added, setAdded] = useState<readonly string[]>([]);
   const taken = new Set((set.document.trials ?? []).map(({ tape }) => tape));
   const fresh = found(proven, taken);
-  const take = (trials: readonly Trial[]) => set.edit((d) => addTrials(d, trials).set);
+  const take = (trials: readonly Trial[]): readonly string[] => {
+    const { set: next, ids } = addTrials(set.document, trials);
+    set.edit(() => next);
+    return ids;
+  };
   const count = (one: MutantStatus['is']): number => proven.filter(({ status }) => status.is === one).length;
   const targets = [...new Map(proven.map(({ target }) => [`${target.type} ${target.id}`, target])).values()];
-  const said = {
-    'not yet': texts.notRunYetSentence,
-    'under way': texts.ofMutationsTested(tried, of),
-    stopped: texts.stoppedAfterOfMutations(tried, of),
-    done: texts.mutationsTested(of),
-    failed: problem,
-  }[is];
   return (
     <section aria-label={texts.mutationTests}>
-      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">{texts.mutationTests}</h2>
-        <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
-          {said}
-        </span>
-        <progress
-          aria-label={texts.mutationsTestedSoFar}
-          max={of || 1}
-          value={tried}
-          hidden={is !== 'under way'}
+      <Head
+        breaking={breaking}
+        isEmpty={set.document.fields.length === 0}
+        fresh={fresh.length}
+        isLooking={isLooking}
+        onLook={setLooking}
+      />
+      {isLooking && fresh.length > 0 && (
+        <SuggestedTrials
+          trials={fresh}
+          onAdd={(trials) => {
+            setLooking(false);
+            setAdded(take(trials));
+          }}
+          onClose={() => setLooking(false)}
         />
-        <div className="ml-auto flex flex-wrap gap-x-4">
-          {fresh.length > 0 && (
-            <button type="button" className="word-button" onClick={() => take(fresh)}>
-              {texts.addAllSuggestedTrials(fresh.length)}
-            </button>
-          )}
-          {is === 'under way' ? (
-            <button type="button" className="word-button" onClick={breaking.stop}>
-              {texts.stop}
-            </button>
-          ) : (
-            <button
-              type="button"
-              className="word-button"
-              disabled={set.document.fields.length === 0}
-              onClick={breaking.begin}
-            >
-              {is === 'not yet' ? texts.runMutationTests : texts.runAgain}
-            </button>
-          )}
-        </div>
-      </div>
+      )}
+      <Added set={set} ids={added} />
       {is === 'not yet' ? (
         <p className="py-3 text-faint">{texts.changesOneThing}</p>
       ) : (
@@ -109,13 +95,92 @@ export function MutationTests({
                   (one) => one.target.type === target.type && one.target.id === target.id,
                 )}
                 taken={taken}
-                onTake={take}
+                onTake={(trials) => setAdded(take(trials))}
               />
             ))}
           </ol>
         </>
       )}
     </section>
+  );
+}
+
+/** What the tests do, their progress, and the actions on all of them. */
+function Head({
+  breaking,
+  isEmpty,
+  fresh,
+  isLooking,
+  onLook,
+}: {
+  readonly breaking: MutationRun;
+  readonly isEmpty: boolean;
+  /** Number of suggested trials that are not in the set. */
+  readonly fresh: number;
+  readonly isLooking: boolean;
+  readonly onLook: (isLooking: boolean) => void;
+}) {
+  const { tried, of, is, problem } = breaking;
+  const said = {
+    'not yet': texts.notRunYetSentence,
+    'under way': texts.ofMutationsTested(tried, of),
+    stopped: texts.stoppedAfterOfMutations(tried, of),
+    done: texts.mutationsTested(of),
+    failed: problem,
+  }[is];
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
+      <h2 className="font-semibold">{texts.mutationTests}</h2>
+      <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
+        {said}
+      </span>
+      <progress
+        aria-label={texts.mutationsTestedSoFar}
+        max={of || 1}
+        value={tried}
+        hidden={is !== 'under way'}
+      />
+      <div className="ml-auto flex flex-wrap gap-x-4">
+        {fresh > 0 && (
+          <button
+            type="button"
+            className="word-button"
+            aria-expanded={isLooking}
+            onClick={() => onLook(!isLooking)}
+          >
+            {texts.addAllSuggestedTrials(fresh)}
+          </button>
+        )}
+        {is === 'under way' ? (
+          <button type="button" className="word-button" onClick={breaking.stop}>
+            {texts.stop}
+          </button>
+        ) : (
+          <button type="button" className="word-button" disabled={isEmpty} onClick={breaking.begin}>
+            {is === 'not yet' ? texts.runMutationTests : texts.runAgain}
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** How many suggested trials were added last, with a way to remove them again. */
+function Added({ set, ids }: { readonly set: EditedSet; readonly ids: readonly string[] }) {
+  const present = ids.filter((id) => set.document.trials?.some((trial) => trial.id === id));
+  return (
+    <p className="min-h-6">
+      <span aria-live="polite">{present.length > 0 && texts.trialsWereAdded(present.length)}</span>{' '}
+      {present.length > 0 && (
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => set.edit((d) => present.reduce(removeTrial, d))}
+        >
+          {texts.removeAddedTrials}
+        </button>
+      )}
+    </p>
   );
 }
 

@@ -7,6 +7,7 @@ export * from './misses.ts';
 export * from './mutation-tests.ts';
 export * from './reached.ts';
 export * from './shared.ts';
+export * from './suggested-trials.ts';
 export * from './tape-language.ts';
 export * from './trial-list.ts';
 export * from './trial-row.ts';

@@ -13,7 +13,10 @@ export const stoppedAfterOfMutations = (tried: number, value: number) =>
 export const mutationsTested = (value: number) => `${value} mutations tested.`;
 export const mutationsTestedSoFar = 'Mutations tested so far';
 export const addAllSuggestedTrials = (fresh: number) =>
-  `Add ${plural(fresh, 'the suggested trial', `all ${fresh} suggested trials`)}`;
+  plural(fresh, '1 suggested trial…', `${fresh} suggested trials…`);
+export const trialsWereAdded = (count: number) =>
+  plural(count, '1 trial was added.', `${count} trials were added.`);
+export const removeAddedTrials = 'Remove again';
 export const changesOneThing =
   'Changes one thing at a time (drops a rule, shifts a limit by one, widens a cell) and checks whether a trial fails. For each change that no trial catches, it suggests a trial that would. Your set is not modified.';
 export const results = 'Results';

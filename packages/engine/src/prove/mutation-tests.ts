@@ -116,6 +116,25 @@ function idFor(target: Target, taken: Set<string>): string {
   return id;
 }
 
+/** A name for a trial that no other has: what it catches, and where that is not enough, of which field. */
+function nameFor(
+  words: string,
+  target: Target,
+  { fields, forms = [] }: SetDocument,
+  taken: Set<string>,
+): string {
+  const label =
+    target.type === 'field'
+      ? fields.find(({ id }) => id === target.id)?.label
+      : forms.find(({ id }) => id === target.id)?.title;
+  const catches = `catches: ${words}`;
+  const labelled = `${label || target.id}, ${catches}`;
+  let name = taken.has(catches) ? labelled : catches;
+  for (let n = 2; taken.has(name); n++) name = `${labelled} (${n})`;
+  taken.add(name);
+  return name;
+}
+
 /** Options of the mutation tests of a set. */
 export interface MutationOptions {
   /** ISO 8601. */
@@ -149,6 +168,7 @@ export function* testMutations(
   const right = ready(compile(document, kinds, languages, checks));
   const { trials = [] } = document;
   const taken = new Set(trials.map(({ id }) => id));
+  const names = new Set(trials.map(({ id, name = id }) => name));
   // A trial that fails on the original catches nothing.
   const sound = trials.filter((trial) => holds(runTrial(right, trial, today)));
   const breaks = targets.map((target) => ({ target, all: mutationsOf(document, target, kinds, checks) }));
@@ -180,7 +200,7 @@ export function* testMutations(
         else {
           const trial: Trial = {
             id: idFor(target, taken),
-            name: `catches: ${words}`,
+            name: nameFor(words, target, document, names),
             why: 'Suggested by mutation testing.',
             tape: found.tape,
           };
