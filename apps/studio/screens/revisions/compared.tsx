@@ -2,7 +2,7 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Compared } from '@arbeit/engine/proof';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { listSets } from '../../model/other-sets.ts';
 import type { Revision } from '../../store/revisions.ts';
 import type { ListedSet } from '../../store/sets.ts';
@@ -69,6 +69,15 @@ export function ComparedSides({
       ] as const;
       return bothReady(both, [before, after]);
     });
+  // It runs automatically for every choice, unless both sides are the same.
+  const latest = useRef(compare);
+  latest.current = compare;
+  const isSame = before.of === after.of && before.field === after.field;
+  const chosen = `${before.of} ${before.field} ${after.of} ${after.field}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: runs for each choice, not for each render
+  useEffect(() => {
+    if (!isSame) latest.current();
+  }, [chosen]);
   const choice = (label: string, side: Side, onChange: (side: Side) => void) => (
     <SideChoice
       label={label}
@@ -93,7 +102,7 @@ export function ComparedSides({
             </button>
           ) : (
             <button type="button" className="word-button" onClick={compare}>
-              {texts.compare}
+              {is === 'not yet' ? texts.compare : texts.runAgain}
             </button>
           )}
         </div>

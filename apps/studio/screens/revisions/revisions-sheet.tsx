@@ -7,6 +7,7 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { changedWords } from '../../model/changed-words.ts';
 import { todayIn } from '../../model/clock.ts';
 import { problemIn } from '../../model/other-sets.ts';
+import { sessionsOf } from '../../model/sessions.ts';
 import { useSet } from '../../model/use-set.ts';
 import type { Revision } from '../../store/revisions.ts';
 import type { StoredSet } from '../../store/sets.ts';
@@ -15,6 +16,7 @@ import { later, useLater } from '../../ui/later.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
 import { Masthead } from '../set/masthead.tsx';
+import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
 import { ComparedSides, titleOf } from './compared.tsx';
 import { documentOf, type Side } from './sides.ts';
@@ -24,8 +26,14 @@ import * as words from '../../words/revisions/revisions-sheet.ts';
 
 const lookedAt = later(() => import('./looked-at.tsx'));
 
-const moment = (iso: string): string =>
-  new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
+const day = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { dateStyle: 'full', timeZone: 'UTC' });
+const time = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { timeStyle: 'short', timeZone: 'UTC' });
+
+/** The day and the times of a session. */
+const sessionTitle = ({ from, to }: { readonly from: string; readonly to: string }): string =>
+  time(from) === time(to) ? day(to) : words.dayAndTimes(day(to), time(from), time(to));
 
 const now: Side = { of: 'now', field: '' };
 
@@ -80,45 +88,54 @@ export function RevisionsSheet({
         setKey={set.key}
         trail={[{ label: set.document.title, href: '/' }, { label: words.revisions }]}
       >
+        <NewFieldCommand set={set} />
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">
         <h1 className="sr-only">{words.revisionsOf(set.document.title)}</h1>
-        <section aria-label={words.revisions}>
-          <div className="flex flex-wrap items-baseline gap-x-5 border-b border-ink pb-1">
-            <h2 className="font-semibold">{words.revisions}</h2>
-            <span role="status" className="text-faint">
-              {said || words.revisionsNewestFirst(revisions.length, dropped)}
-            </span>
-          </div>
-          <ol>
-            {revisions.map((one) => (
-              <RevisionRow
-                key={one.revision}
-                setKey={set.key}
-                one={one}
-                isPresent={one.revision === stored.revision}
-                isLookedAt={looking?.one.revision === one.revision}
-                onLook={() => void lookAt(one)}
-                onCompare={() => setSides([{ of: `revision ${one.revision}`, field: '' }, now])}
-                onBack={() => void bringBack(one)}
-                onProblem={setSaid}
-              >
-                {look && looking?.one.revision === one.revision && (
-                  <look.LookedAt document={looking.document} title={titleOf(one)} today={today} />
-                )}
-              </RevisionRow>
+        <div className="revisions-page">
+          <section aria-label={words.revisions}>
+            <div className="flex flex-wrap items-baseline gap-x-5 border-b border-ink pb-1">
+              <h2 className="font-semibold">{words.revisions}</h2>
+              <span role="status" className="text-faint">
+                {said || words.revisionsNewestFirst(revisions.length, dropped)}
+              </span>
+            </div>
+            {sessionsOf(revisions).map((session) => (
+              <section key={session.from} aria-label={sessionTitle(session)}>
+                <h3 className="revision-session">{sessionTitle(session)}</h3>
+                <ol>
+                  {session.revisions.map((one) => (
+                    <RevisionRow
+                      key={one.revision}
+                      setKey={set.key}
+                      one={one}
+                      isPresent={one.revision === stored.revision}
+                      isLookedAt={looking?.one.revision === one.revision}
+                      isCompared={sides[0].of === `revision ${one.revision}`}
+                      onLook={() => void lookAt(one)}
+                      onCompare={() => setSides([{ of: `revision ${one.revision}`, field: '' }, now])}
+                      onBack={() => void bringBack(one)}
+                      onProblem={setSaid}
+                    >
+                      {look && looking?.one.revision === one.revision && (
+                        <look.LookedAt document={looking.document} title={titleOf(one)} today={today} />
+                      )}
+                    </RevisionRow>
+                  ))}
+                </ol>
+              </section>
             ))}
-          </ol>
-        </section>
-        <ComparedSides
-          setKey={set.key}
-          document={set.document}
-          revisions={revisions}
-          sides={sides}
-          comparing={comparing}
-          onSides={setSides}
-        />
+          </section>
+          <ComparedSides
+            setKey={set.key}
+            document={set.document}
+            revisions={revisions}
+            sides={sides}
+            comparing={comparing}
+            onSides={setSides}
+          />
+        </div>
       </main>
       <HydrationMarker />
     </>
@@ -161,6 +178,7 @@ function RevisionRow({
   one,
   isPresent,
   isLookedAt,
+  isCompared,
   onLook,
   onCompare,
   onBack,
@@ -171,6 +189,8 @@ function RevisionRow({
   readonly one: Revision;
   readonly isPresent: boolean;
   readonly isLookedAt: boolean;
+  /** Whether the comparison beside the list begins with it. */
+  readonly isCompared: boolean;
   readonly onLook: () => void;
   readonly onCompare: () => void;
   readonly onBack: () => void;
@@ -191,23 +211,33 @@ function RevisionRow({
   const title = titleOf({ ...one, name: name.trim() || null });
   const changes = changedWords(one.changed);
   return (
-    <li className="revision">
+    <li className="revision" data-compared={isCompared || undefined}>
       <div className="revision-line">
-        <span className="value">{one.revision}</span>
-        <WordInPlace
-          label={words.nameOfRevision(one.revision)}
-          value={name}
-          missing={words.addName}
-          onChange={(text) => {
-            setName(text);
-            sayLater(text);
-          }}
-        />
-        <span className="text-faint">
-          {moment(one.savedAt)}
-          {isPresent ? words.current : ''}
-        </span>
-        <span className="flex flex-wrap gap-x-4">
+        <span className="value text-faint">{time(one.savedAt)}</span>
+        <div className="min-w-0">
+          <WordInPlace
+            label={words.nameOfRevision(one.revision)}
+            value={name}
+            missing={words.addName}
+            className="font-semibold"
+            onChange={(text) => {
+              setName(text);
+              sayLater(text);
+            }}
+          />
+          <button type="button" className="revision-changes" aria-pressed={isCompared} onClick={onCompare}>
+            {changes.length === 0
+              ? words.revisionNumber(one.revision)
+              : changes.map(({ heading, list }) => (
+                  <span key={heading}>
+                    <b>{heading}</b> {list}
+                  </span>
+                ))}
+            <span className="sr-only"> {words.compareWithCurrentWithTitle(title)}</span>
+          </button>
+        </div>
+        <span className="flex flex-wrap justify-end gap-x-4">
+          {isPresent && <span className="caption">{words.current}</span>}
           <button
             type="button"
             className="word-button"
@@ -217,35 +247,18 @@ function RevisionRow({
           >
             {isLookedAt ? words.close : words.preview}
           </button>
-          <button
-            type="button"
-            className="word-button"
-            aria-label={words.compareWithCurrentWithTitle(title)}
-            onClick={onCompare}
-          >
-            {words.compareWithCurrent}
-          </button>
-          <button
-            type="button"
-            className="word-button"
-            disabled={isPresent}
-            aria-label={words.restoreWithTitle(title)}
-            onClick={onBack}
-          >
-            {words.restore}
-          </button>
+          {!isPresent && (
+            <button
+              type="button"
+              className="word-button"
+              aria-label={words.restoreWithTitle(title)}
+              onClick={onBack}
+            >
+              {words.restore}
+            </button>
+          )}
         </span>
       </div>
-      {changes.length > 0 && (
-        <dl className="revision-changes">
-          {changes.map(({ heading, list }) => (
-            <div key={heading}>
-              <dt>{heading}</dt>
-              <dd>{list}</dd>
-            </div>
-          ))}
-        </dl>
-      )}
       {children}
     </li>
   );

@@ -1,6 +1,6 @@
 // Texts of `screens/revisions/compared.tsx`.
 
-export { compare, compareBehaviour, stop } from '../later.ts';
+export { compare, compareBehaviour, runAgain, stop } from '../later.ts';
 export { revisions } from '../shared.ts';
 
 export const behavesDifferently = 'behaves differently';
