@@ -3,8 +3,8 @@ import { rangesOf } from '@arbeit/engine/kinds/pattern';
 import { removeClass } from './classes.ts';
 import { withRecordName } from './field-edits.ts';
 import { freeId } from './free-id.ts';
-import { inTexts, renameField } from './references.ts';
-import { addTrials, renamedIn } from './trial-edits.ts';
+import { renameField, renameForm } from './references.ts';
+import { addTrials } from './trial-edits.ts';
 
 /** Fields and forms of one set added to another one. */
 export interface AddedSet {
@@ -34,7 +34,7 @@ export function addSet(into: SetDocument, given: SetDocument): AddedSet {
     if (!(into.forms ?? []).some((form) => form.id === id)) continue;
     const free = freeId(id, forms);
     forms.push(free);
-    added = withForm(added, id, free);
+    added = renameForm(added, id, free);
     renamed.push([id, free]);
   }
   return { set: joined(into, added), renamed };
@@ -56,19 +56,6 @@ function withoutTakenClasses({ classes: known = {} }: SetDocument, added: SetDoc
   for (const [name, characters] of Object.entries(added.classes ?? {}))
     if (known[name] !== undefined && !same(known[name], characters)) set = removeClass(set, name);
   return set;
-}
-
-/** The set with another id of a form, in its trials and translations too. */
-function withForm(set: SetDocument, id: string, to: string): SetDocument {
-  const { forms = [], trials, texts } = set;
-  return {
-    ...set,
-    forms: forms.map((form) => (form.id === id ? { ...form, id: to } : form)),
-    ...(trials
-      ? { trials: trials.map((trial) => ({ ...trial, tape: renamedIn(trial.tape, 'form', id, to) })) }
-      : {}),
-    ...(texts ? { texts: inTexts(texts, 'forms', (own) => (own === id ? to : own)) } : {}),
-  };
 }
 
 /** Both sets in one. Their ids differ. */

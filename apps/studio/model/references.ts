@@ -65,11 +65,30 @@ export function renameField(set: SetDocument, id: string, to: string): SetDocume
   return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
 }
 
+/** Changes the id of a form wherever the set refers to it. */
+export function renameForm(set: SetDocument, id: string, to: string): SetDocument {
+  const { forms, texts, trials } = set;
+  return {
+    ...set,
+    ...(forms ? { forms: forms.map((form) => (form.id === id ? { ...form, id: to } : form)) } : {}),
+    ...(texts ? { texts: inTexts(texts, 'forms', (name) => (name === id ? to : name)) } : {}),
+    ...(trials
+      ? {
+          trials: trials.map((trial) => {
+            const target = targetOf(trial);
+            const isOfIt = target?.type === 'form' && target.id === id;
+            return isOfIt ? { ...trial, tape: renamedIn(trial.tape, 'form', id, to) } : trial;
+          }),
+        }
+      : {}),
+  };
+}
+
 /**
  * Renames fields or forms in the texts of other languages. Texts of what is gone stay, in case it is
  * restored.
  */
-export function inTexts(
+function inTexts(
   texts: NonNullable<SetDocument['texts']>,
   list: 'fields' | 'forms',
   to: Renamed,

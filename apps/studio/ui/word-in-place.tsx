@@ -7,6 +7,7 @@ export function WordInPlace({
   missing,
   className = '',
   onChange,
+  onLeave,
 }: {
   readonly label: string;
   readonly value: string;
@@ -14,6 +15,8 @@ export function WordInPlace({
   readonly missing: string;
   readonly className?: string;
   readonly onChange: (text: string) => void;
+  /** Called when it loses the focus. */
+  readonly onLeave?: () => void;
 }) {
   return (
     <textarea
@@ -25,6 +28,7 @@ export function WordInPlace({
       placeholder={missing}
       spellCheck
       onChange={(event) => onChange(event.target.value.replace(/[\r\n]+/g, ' '))}
+      onBlur={onLeave}
       onKeyDown={(event) => {
         if (event.key === 'Enter') event.preventDefault();
       }}

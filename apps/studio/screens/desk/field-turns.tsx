@@ -8,6 +8,7 @@ import { useCommands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
 import * as words from '../../words/desk/field-turns.ts';
 import { FieldMenu } from '../set/field-menu.tsx';
+import { useNewField } from '../set/new-field-command.tsx';
 
 /** Links to the previous and the next field, and actions on the whole field. */
 export function FieldTurns({
@@ -18,6 +19,7 @@ export function FieldTurns({
   readonly definition: FieldDocument;
 }) {
   const router = useRouter();
+  const newField = useNewField(set);
   const { fields } = set.document;
   const at = fields.findIndex(({ id }) => id === definition.id);
   const [before, after] = [fields[at - 1], fields[at + 1]];
@@ -47,6 +49,7 @@ export function FieldTurns({
         trigger={words.field}
         button={{ className: 'word-button', 'aria-label': words.actionsFor(nameOf(definition)) }}
         more={[
+          { id: 'new', label: words.newFieldInThisSet, onSelect: newField.open },
           {
             id: 'alone',
             label: words.openInItsOwnPage,
@@ -57,6 +60,7 @@ export function FieldTurns({
         onRenamed={(id) => router.replace(hrefOf(id))}
         onDelete={remove}
       />
+      {newField.dialog}
     </span>
   );
 }

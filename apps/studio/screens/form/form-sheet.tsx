@@ -20,7 +20,9 @@ import { OnPaper } from '../../ui/on-paper.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
 import { Masthead } from '../set/masthead.tsx';
+import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
+import { useOwnId } from '../set/use-own-id.ts';
 import { AcrossFields } from './across-fields.tsx';
 import { Arrangement } from './arrangement.tsx';
 import { Board } from './board.tsx';
@@ -46,7 +48,8 @@ import { WhenSent } from './when-sent.tsx';
 export function FormSheet({ stored, formId }: { readonly stored: StoredSet; readonly formId: string }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
-  const present = formOf(set.document, formId);
+  const { id, follow } = useOwnId(set, 'forms', formId);
+  const present = formOf(set.document, id);
   const form = present ?? formOf(stored.document, formId)!;
   const title = form.title || form.id;
   const { document } = set;
@@ -60,14 +63,15 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   }, [present]);
   useCommands(words.thisForm, [
     { id: 'shelf', label: words.backToTheShelf, key: 'b', run: () => router.push('/') },
-    { id: 'alone', label: words.openTheFormAlone, run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
+    { id: 'alone', label: words.openTheFormAlone, run: () => router.push(`/sets/${set.key}/forms/${id}/alone`) },
   ]); // biome-ignore format: one command a line
   return (
     <KindsProvider value={kinds}>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
+        <NewFieldCommand set={set} />
         <SaveLine set={set} />
         {present && (
-          <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
+          <a className="word-button" href={`/sets/${set.key}/forms/${id}/alone`}>
             {words.openInItsOwnPage}
           </a>
         )}
@@ -76,7 +80,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
           ref={remove}
           className="word-button"
           disabled={!present}
-          onClick={() => void set.editAndSave((d) => removeForm(d, formId))}
+          onClick={() => void set.editAndSave((d) => removeForm(d, id))}
         >
           {words.deleteForm}
         </button>
@@ -86,7 +90,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
       ) : typeof open === 'string' ? (
         <Unsound why={open} />
       ) : (
-        <Sheet set={set} form={form} open={open} />
+        <Sheet set={set} form={form} open={open} onTitleDone={follow} />
       )}
       <HydrationMarker />
     </KindsProvider>
@@ -113,7 +117,7 @@ function Deleted({ title, onBack }: { readonly title: string; readonly onBack: (
   );
 }
 
-const views = { desktop: words.desktop, phone: words.phone } as const;
+const views = { desktop: words.onADesktop, phone: words.onAPhone } as const;
 
 /** The form, ready to be tried; an error message if its definition is no longer consistent. */
 function openIn(document: SetDocument, form: FormDocument): HydratedForm | string {
@@ -134,10 +138,13 @@ function Sheet({
   set,
   form,
   open,
+  onTitleDone,
 }: {
   readonly set: EditedSet;
   readonly form: FormDocument;
   readonly open: HydratedForm;
+  /** Called when somebody has finished editing the title. */
+  readonly onTitleDone: () => void;
 }) {
   const { document } = set;
   const today = todayIn(set.id);
@@ -162,6 +169,7 @@ function Sheet({
             value={form.title ?? ''}
             missing={form.id}
             onChange={(text) => change((f) => ({ ...f, title: text }), 'title')}
+            onLeave={onTitleDone}
           />
         </h1>
         <button
@@ -222,7 +230,7 @@ function Trial({
 }) {
   const links = useLinks(live.store);
   return (
-    <OnPaper label={words.liveForm} own={words.sameAsApp} views={views}>
+    <OnPaper label={words.liveForm} views={views}>
       {(view) => (
         <div ref={around} className="form-trial" data-view={view}>
           <LiveForm

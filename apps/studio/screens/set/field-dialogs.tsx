@@ -5,6 +5,7 @@ import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
 import { problemWithId, withRecordName } from '../../model/field-edits.ts';
 import { turnedIn, withKind } from '../../model/kind-change.ts';
+import { isNewId, keepId } from '../../model/new-ids.ts';
 import { listSets } from '../../model/other-sets.ts';
 import { problemWithName } from '../../model/record-name.ts';
 import { renameField } from '../../model/references.ts';
@@ -48,11 +49,15 @@ export function RenameDialog({
         onSubmit={(event) => {
           event.preventDefault();
           if (problem || nameProblem) return;
+          keepId(set.key, `fields/${field.id}`);
           if (id === field.id && name === (field.name ?? '')) onDone(id);
           else void set.editAndSave((d) => renamed(d, field, id, name)).then(() => onDone(id));
         }}
       >
         <Named label={words.id} value={id} problem={problem} onChange={setId} />
+        {!isNewId(set.key, `fields/${field.id}`) && (
+          <p className="mb-3 text-sm text-marigold">{words.codeMayUseTheId(field.id)}</p>
+        )}
         <Named
           label={words.nameInRecords}
           value={name}

@@ -2,6 +2,7 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
+import { addNewId } from '../../model/new-ids.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import type { ListedSet } from '../../store/sets.ts';
 import { later, useLater } from '../../ui/later.tsx';
@@ -66,6 +67,7 @@ export function FieldMenu({
       onSelect: async () => {
         const { duplicateField } = await edits();
         const { set: next, id } = duplicateField(set.document, field.id);
+        addNewId(set.key, `fields/${id}`);
         await set.editAndSave(() => next);
         onMade(id);
       },

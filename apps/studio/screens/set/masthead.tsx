@@ -1,6 +1,6 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Commands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
 import { SheetSwitch } from '../../ui/sheet-switch.tsx';
@@ -28,12 +28,13 @@ export function Masthead({
   readonly trail: readonly { label: string; href?: string }[];
   readonly children?: ReactNode;
 }) {
+  const [isOpen, setOpen] = useState(false);
   return (
-    <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink px-6 py-2.5">
+    <header data-open={isOpen || undefined} className="masthead">
       <Link href="/" className="text-lg font-semibold tracking-tight">
         {words.arbeit}
       </Link>
-      <nav aria-label={words.breadcrumb} className="min-w-0">
+      <nav aria-label={words.breadcrumb} className="masthead-trail">
         <ol className="flex flex-wrap items-baseline gap-x-2">
           {trail.map(({ label, href }) => (
             <li key={label} className="flex min-w-0 items-baseline gap-x-2">
@@ -45,7 +46,7 @@ export function Masthead({
                   {label}
                 </Link>
               ) : (
-                <span className="max-w-72 truncate" aria-current="page">
+                <span className="max-w-72 truncate" aria-current="page" title={label}>
                   {label}
                 </span>
               )}
@@ -53,8 +54,17 @@ export function Masthead({
           ))}
         </ol>
       </nav>
+      {/* On a phone it shows the pages and tools; the state of saving is always shown. */}
+      <button
+        type="button"
+        className="word-button masthead-menu"
+        aria-expanded={isOpen}
+        onClick={() => setOpen(!isOpen)}
+      >
+        {words.menu}
+      </button>
       {setKey && (
-        <nav aria-label={words.setPages} className="flex gap-x-3 text-sm">
+        <nav aria-label={words.setPages} className="masthead-pages">
           {sheets.map(
             ({ label, path }) =>
               label !== trail.at(-1)?.label && (
@@ -65,7 +75,7 @@ export function Masthead({
           )}
         </nav>
       )}
-      <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <div className="masthead-tools">
         {children}
         <Commands indexed={indexed} />
         <SheetSwitch />

@@ -38,7 +38,7 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
           )}
         </span>
       )}
-      <span role="status" className="caption min-w-16 text-right">
+      <span role="status" data-saving className="caption min-w-16 text-right">
         {save.is === 'saved' && (hasFaulty ? words.savedExceptTheMarkedErrors : words.saved)}
         {(save.is === 'waiting' || save.is === 'saving') && words.saving}
         {save.is === 'refused' && words.notSaved}

@@ -23,6 +23,7 @@ import { Choices } from '../../ui/choices.tsx';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
+import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
 import { TextCell } from './text-cell.tsx';
 import { TextFiles } from './text-files.tsx';
@@ -43,6 +44,7 @@ export function Catalogue({ stored }: { readonly stored: StoredSet }) {
         setKey={set.key}
         trail={[{ label: set.document.title, href: '/' }, { label: wording.translations }]}
       >
+        <NewFieldCommand set={set} />
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">

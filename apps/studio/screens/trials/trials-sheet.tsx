@@ -5,6 +5,7 @@ import type { StoredSet } from '../../store/sets.ts';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
+import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
 import { AuditSection } from './audit.tsx';
 import { BringFunction } from './bring-function.tsx';
@@ -27,6 +28,7 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
   return (
     <>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: words.trials }]}>
+        <NewFieldCommand set={set} />
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">

@@ -1,6 +1,6 @@
 // Texts of `screens/desk/field-turns.tsx`.
 
-export { actionsFor, backToTheShelf, field, openInItsOwnPage } from '../shared.ts';
+export { actionsFor, backToTheShelf, field, newFieldInThisSet, openInItsOwnPage } from '../shared.ts';
 
 export const thisField = 'This field';
 export const previousField = (value: string) => `Previous field${value}`;

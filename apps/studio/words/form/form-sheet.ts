@@ -1,7 +1,7 @@
 // Texts of `screens/form/form-sheet.tsx`.
 
 export { editLayout } from '../later.ts';
-export { backToTheShelf, desktop, openInItsOwnPage, phone } from '../shared.ts';
+export { backToTheShelf, onADesktop, onAPhone, openInItsOwnPage } from '../shared.ts';
 
 export const thisForm = 'This form';
 export const openTheFormAlone = 'Open the form alone';
@@ -13,4 +13,3 @@ export const thisFormIsNotValid = (why: string) =>
 export const titleOfTheForm = 'Title of the form';
 export const fillWithSamples = 'Fill with samples';
 export const liveForm = 'Live form';
-export const sameAsApp = 'Same as app';

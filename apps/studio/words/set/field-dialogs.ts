@@ -1,11 +1,13 @@
 // Texts of `screens/set/field-dialogs.tsx`.
 
-export { copy, id, kind, rename } from '../later.ts';
+export { copy, id, kind, loadingSets, noOtherSets, rename } from '../later.ts';
 
 export const renameWithLabel = (label: string) => `Rename ${label}`;
 export const referencesAreUpdated = (uses: string) => `References are updated in: ${uses}.`;
 export const theIdIsTheFields =
   'The id is the field’s name in code. To change the label, edit it on the field.';
+export const codeMayUseTheId = (id: string) =>
+  `Code that was handed off uses “${id}”. After a change, export again and update that code.`;
 export const nameInRecords = 'Name in records and FormData';
 export const changeKindWithLabel = (label: string) => `Change kind of ${label}`;
 export const labelHintAndMessages =
@@ -15,8 +17,6 @@ export const change = 'Change kind';
 export const noResponseFromTheServerClose = 'No response from the server. Close this dialog and try again.';
 export const copyOrMove = (label: string) => `Copy or move ${label}`;
 export const move = 'Move';
-export const loadingSets = 'Loading sets…';
-export const noOtherSets = 'No other sets yet.';
 export const fields = (fields: number) => `${fields} fields`;
 export const localeOf = (label: string) => `Locale of ${label}`;
 export const setsHowNumbersAndDates =

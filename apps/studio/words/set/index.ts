@@ -4,5 +4,7 @@ export * from './choice-dialog.ts';
 export * from './field-dialogs.ts';
 export * from './field-menu.ts';
 export * from './masthead.ts';
+export * from './new-field-command.ts';
+export * from './new-field-dialog.ts';
 export * from './refused-versions.ts';
 export * from './save-line.ts';

@@ -3,3 +3,4 @@
 export { breadcrumb, handOff, revisions, setPages, translations, trials } from '../shared.ts';
 
 export const arbeit = 'Arbeit';
+export const menu = 'Menu';

@@ -7,29 +7,53 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import { classesIn } from '../../model/classes.ts';
+import { changeField } from '../../model/edits.ts';
 import { addField } from '../../model/field-edits.ts';
+import { withIdFromLabel } from '../../model/follow-label.ts';
 import { bareField } from '../../model/kind-change.ts';
+import { addNewId } from '../../model/new-ids.ts';
 import { received } from '../../model/other-sets.ts';
 import { sampleLine, sampleOf } from '../../model/sample.ts';
 import { typicalShapes } from '../../model/shapes.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
-import * as words from '../../words/shelf/new-field-dialog.ts';
+import * as words from '../../words/set/new-field-dialog.ts';
 
 /** Adds a field from examples of its text, from a kind, or from a field of the demo, and opens its desk. */
 export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
   const router = useRouter();
   const { document } = set;
+  const [label, setLabel] = useState('');
   const create = async (change: (d: SetDocument) => SetDocument) => {
-    const next = change(document);
-    const made = next.fields.at(-1);
-    await set.editAndSave(() => next);
-    if (made) router.push(`/sets/${set.key}/fields/${made.id}`);
+    const added = change(document);
+    const last = added.fields.at(-1);
+    if (!last) return;
+    const isLabelled = label.trim() !== '';
+    const labelled = isLabelled
+      ? changeField(added, last.id, (field) => ({ ...field, label: label.trim() }))
+      : added;
+    const named = isLabelled ? withIdFromLabel(labelled, `fields/${last.id}`) : null;
+    const id = named?.id ?? last.id;
+    addNewId(set.key, `fields/${id}`);
+    await set.editAndSave(() => named?.set ?? labelled);
+    router.push(`/sets/${set.key}/fields/${id}`);
   };
   const add = (field: FieldDocument) => create((d) => addField(d, field).set);
   return (
     <Dialog title={words.newFieldWithTitle(document.title)} isWide onClose={onClose}>
+      <Labelled label={words.labelOptional}>
+        {(id) => (
+          <input
+            id={id}
+            className="entry max-w-md"
+            value={label}
+            placeholder={words.labelExample}
+            autoComplete="off"
+            onChange={(event) => setLabel(event.target.value)}
+          />
+        )}
+      </Labelled>
       <FromExamples
         onTake={(pattern) =>
           add({

@@ -1,8 +1,10 @@
-// Texts of `screens/shelf/new-field-dialog.tsx`.
+// Texts of `screens/set/new-field-dialog.tsx`.
 
 export { newField, pattern } from '../shared.ts';
 
 export const newFieldWithTitle = (title: string) => `New field in ${title}`;
+export const labelOptional = 'Label (optional)';
+export const labelExample = 'For example, Phone number';
 export const startFromAFieldKind = 'Start from a field kind';
 export const copyADemoField = 'Copy a demo field';
 export const fromExamples = 'From examples';
