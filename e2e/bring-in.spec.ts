@@ -7,6 +7,9 @@ import { documentOf, newSet } from './sets.ts';
 const dialogOf = (page: Page) => page.getByRole('dialog', { name: words.shelf.importTitle });
 async function bring(page: Page, text: string) {
   await page.goto('/');
+  // On a phone it is in the menu.
+  const menu = page.getByRole('button', { name: words.set.menu, exact: true });
+  if (await menu.isVisible()) await menu.click();
   await page.getByRole('button', { name: words.shared.importLabel }).click();
   const dialog = dialogOf(page);
   await dialog.getByLabel(words.shelf.orPasteItsContents).fill(text);
@@ -109,8 +112,8 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   const made = await request.post('/api/sets/ridge-huts/hand-off', {
     data: { fields: [], forms: ['change'], uses: ['server'] },
   });
-  const last = (await made.text()).trim().split('\n').at(-1)!;
-  const files = new Map((JSON.parse(last) as { made: { files: [string, string][] } }).made.files);
+  const line = (await made.text()).split('\n').find((one) => one.startsWith('{"made"'))!;
+  const files = new Map((JSON.parse(line) as { made: { files: [string, string][] } }).made.files);
   const dialog = await bring(page, files.get('records/change.schema.json')!);
   await expect(dialog.getByRole('radio', { name: words.shelf.jsonSchema })).toBeChecked();
   await expect(dialog.getByText(words.shelf.everythingWasImported)).toBeVisible();

@@ -12,9 +12,15 @@ const path = '/sets/ridge-huts/hand-off';
 /** Nothing is on its way any more. */
 const isMade = (page: Page) => expect(page.getByText(/files, built with version/)).toBeVisible();
 
+/** The contents are folded until somebody changes them. */
+const openContents = (page: Page) =>
+  page.getByRole('button', { name: texts.ui.closeChange(false, texts.handoff.theContents) }).press('Enter');
+
 test('what goes along is chosen, weighed, written, seen at work and taken home', async ({ page }) => {
   await page.goto(path);
   await isMade(page);
+  await openContents(page);
+  await expect(page.getByText('arbeit build ridge-huts.arbeit.json', { exact: true })).toBeVisible();
   // A form's fields go with it, the others as they are chosen.
   await expect(page.getByLabel('Guest’s mobile number')).toBeDisabled();
   await page
@@ -152,6 +158,7 @@ test('it can be stopped and made again; a server that is gone is told; nothing c
   await isMade(page);
   await page.unroute('**/api/sets/*/hand-off');
   await page.route('**/api/sets/*/hand-off', (route) => route.abort());
+  await openContents(page);
   await page.getByRole('group', { name: texts.handoff.fields }).getByLabel('Meals').uncheck();
   await expect(page.getByText(texts.handoff.noResponseFromTheServerTry)).toBeVisible();
   // What was made before stays to be seen.
@@ -170,6 +177,7 @@ test('from the desk to the hand-off and along it by key alone', async ({ page })
     .getByRole('link', { name: texts.shared.handOff })
     .press('Enter');
   await isMade(page);
+  await openContents(page);
   await page
     .getByRole('group', { name: texts.handoff.forLabel, exact: true })
     .getByLabel(texts.handoff.svelte)
@@ -186,12 +194,46 @@ test('from the desk to the hand-off and along it by key alone', async ({ page })
   );
 });
 
+test('code, result and download are there before sizes are known; the command follows the choice', async ({
+  page,
+}) => {
+  // The sizes do not arrive.
+  await page.route('**/api/sets/*/hand-off', async (route) => {
+    const answer = await route.fetch();
+    const lines = (await answer.text()).trimEnd().split('\n');
+    expect(JSON.parse(lines.at(-1)!)).toHaveProperty('weights');
+    const made = lines.findIndex((line) => line.startsWith('{"made"'));
+    await route.fulfill({ response: answer, body: `${lines.slice(0, made + 1).join('\n')}\n` });
+  });
+  await page.goto(path);
+  await expect(page.getByRole('region', { name: texts.handoff.howItIsUsed })).toBeVisible();
+  await expect(page.getByRole('button', { name: texts.later.downloadZip })).toBeEnabled();
+  await expect(page.getByRole('region', { name: texts.handoff.whatItWeighs })).toHaveCount(0);
+  await page.unroute('**/api/sets/*/hand-off');
+  await openContents(page);
+  await page.getByRole('group', { name: texts.handoff.languages }).getByLabel('German').check();
+  await isMade(page);
+  await page.getByRole('button', { name: texts.handoff.copyCommand }).click();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(
+    'arbeit build ridge-huts.arbeit.json --language de',
+  );
+  const files = page.getByRole('navigation', { name: texts.handoff.filesOfTheHandOff });
+  await expect(files.getByRole('button', { name: 'de.js', exact: true })).toBeAttached();
+  await page
+    .getByRole('group', { name: texts.handoff.forms })
+    .getByLabel('Booking', { exact: true })
+    .uncheck();
+  await page.getByRole('group', { name: texts.handoff.fields }).getByLabel('Deposit').uncheck();
+  await expect(page.getByText(texts.handoff.noCommand)).toBeVisible();
+});
+
 for (const sheet of ['light', 'dark'] as const)
   test(`axe finds nothing on the hand-off, ${sheet} sheet`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: sheet });
     await page.goto(path);
     await isMade(page);
     await expect(page.frameLocator('iframe').getByLabel('Guest’s mobile number')).toBeVisible();
+    await openContents(page);
     await expectNoViolations(page);
   });
 

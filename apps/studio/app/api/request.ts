@@ -121,6 +121,7 @@ const choice = z.strictObject({
   fields: ids,
   forms: ids,
   uses: z.array(z.enum(useList)).max(useList.length),
+  languages: z.array(z.string().max(100)).max(100).default([]),
 });
 
 export const readChoice = (request: Request) => readShape(request, choice);

@@ -12,10 +12,12 @@ export function Code({
   text,
   language,
   label,
+  onCopied,
 }: {
   readonly text: string;
   readonly language: string;
   readonly label: string;
+  readonly onCopied?: () => void;
 }) {
   const [highlight, setHighlight] = useState(loaded);
   const [said, setSaid] = useState('');
@@ -34,7 +36,10 @@ export function Code({
   );
   const copy = () =>
     navigator.clipboard?.writeText(text).then(
-      () => setSaid(words.copied),
+      () => {
+        setSaid(words.copied);
+        onCopied?.();
+      },
       () => setSaid(words.theBrowserBlockedCopying),
     );
   return (

@@ -1,40 +1,21 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { downloadBytes } from '../../ui/download.ts';
 import * as words from '../../words/handoff/files.ts';
 import { Code } from './code.tsx';
 import { foldersOf } from './folders.ts';
 import type { Made } from './made.ts';
 import { inKilobytes } from './weight-words.ts';
 
-/**
- * All files of a hand-off: the folder as a tree, the text of the selected file beside it, and a download of
- * everything.
- */
-export function Files({ set, made }: { readonly set: string; readonly made: Made }) {
+/** All files of a hand-off: the folder as a tree, and the text of the selected file beside it. */
+export function Files({ made, onTaken }: { readonly made: Made; readonly onTaken: () => void }) {
   const { files } = made;
   const [chosen, setChosen] = useState('README.md');
-  const [isTaking, setTaking] = useState(false);
   const folders = useMemo(() => foldersOf(files), [files]);
   const [path, text] = files.find(([name]) => name === chosen) ?? files[0] ?? ['', ''];
-  const take = async () => {
-    setTaking(true);
-    try {
-      const { zipped } = await import('./zip.ts');
-      downloadBytes(`${set}-hand-off.zip`, zipped(set, files), 'application/zip');
-    } finally {
-      setTaking(false);
-    }
-  };
   return (
     <section aria-label={words.files} className="hand-off-files">
       <div>
-        <p>
-          <button type="button" className="solid-button" disabled={isTaking} onClick={() => void take()}>
-            {words.downloadZip}
-          </button>
-        </p>
         <nav aria-label={words.filesOfTheHandOff}>
           {folders.map(({ folder, files: own, bytes }) => (
             <details key={folder} open={own.length < 30}>
@@ -62,7 +43,7 @@ export function Files({ set, made }: { readonly set: string; readonly made: Made
           ))}
         </nav>
       </div>
-      <Code text={text} language={languageOf(path)} label={path} />
+      <Code text={text} language={languageOf(path)} label={path} onCopied={onTaken} />
     </section>
   );
 }

@@ -2,15 +2,29 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
+import { keepIds } from '../../model/new-ids.ts';
 import { useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
+import { FoldedLine } from '../../ui/folded-line.tsx';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
+import { localeName } from '../../ui/locales.ts';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
+import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
-import { type Choice, everything, taken, type UseName, useNames } from './choice.ts';
+import {
+  type Choice,
+  chosen,
+  commandFor,
+  everything,
+  languagesOf,
+  taken,
+  type UseName,
+  useNames,
+} from './choice.ts';
 import { Files } from './files.tsx';
 import { Snippets } from './snippets.tsx';
+import { TakeAway } from './take-away.tsx';
 import { type Making, useMade } from './use-made.ts';
 import { Weights } from './weights.tsx';
 import './hand-off.css';
@@ -23,21 +37,42 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
   const [choice, setChoice] = useState(() => everything(set.document));
   const making = useMade(set.key, choice);
   const { made } = making;
+  // Code may use the ids from now on.
+  const onTaken = () => keepIds(set.key);
   return (
     <>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: words.handOff }]}>
+        <NewFieldCommand set={set} />
         <SaveLine set={set} />
       </Masthead>
       <main className="desk" data-making={making.done === undefined ? undefined : ''}>
         <h1 className="sr-only">{words.handOffWithTitle(set.document.title)}</h1>
-        <Chosen document={set.document} choice={choice} onChange={setChoice} />
-        <Progress making={making} />
-        {made && (
+        <div>
+          <TakeAway
+            set={set.id}
+            made={made}
+            command={commandFor(set.document, set.id, choice)}
+            onTaken={onTaken}
+          />
+          <Progress making={making} />
+          <FoldedLine
+            name={words.include}
+            caption={words.contents}
+            said={words.contentsInWords(chosen(set.document, choice), choice)}
+            opens={words.theContents}
+            isWide
+          >
+            {() => <Chosen document={set.document} choice={choice} onChange={setChoice} />}
+          </FoldedLine>
+        </div>
+        {made ? (
           <>
-            <Snippets setKey={set.key} made={made} />
+            <Snippets setKey={set.key} made={made} onTaken={onTaken} />
+            <Files made={made} onTaken={onTaken} />
             <Weights weights={made.weights} />
-            <Files set={set.id} made={made} />
           </>
+        ) : (
+          <p className="hand-off-waiting">{words.codeAppearsHere}</p>
         )}
       </main>
       <HydrationMarker />
@@ -62,7 +97,7 @@ function Chosen({
   const { forms = [], fields } = document;
   const needed = taken(document, choice.forms);
   return (
-    <section aria-label={words.include} className="hand-off-choice">
+    <div className="hand-off-choice">
       <Ticks
         label={words.forLabel}
         ticks={all.uses.map((use) => ({ id: use, label: useNames[use], isOn: choice.uses.includes(use) }))}
@@ -92,7 +127,16 @@ function Chosen({
         onAll={(isOn) => onChange({ ...choice, fields: isOn ? all.fields : [] })}
       />
       {needed.size > 0 && <p className="caption">{words.formsIncludeTheirFields}</p>}
-    </section>
+      <Ticks
+        label={words.languages}
+        ticks={languagesOf(document).map((tag) => ({
+          id: tag,
+          label: localeName(tag),
+          isOn: choice.languages.includes(tag),
+        }))}
+        onTick={(tag, isOn) => onChange({ ...choice, languages: withOr(choice.languages, tag, isOn) })}
+      />
+    </div>
   );
 }
 

@@ -1,15 +1,20 @@
 import * as words from '../../words/handoff/made.ts';
 
-/** Progress of a build as the page receives it: one JSON value per line, the last one with the result. */
+/**
+ * Progress of a build as the page receives it: one JSON value per line. The result comes as soon as the files
+ * exist, their sizes last.
+ */
 export type MakeProgress =
   | { readonly step: string; readonly done: number }
   | { readonly made: Made }
+  | { readonly weights: Made['weights'] }
   | { readonly problem: string };
 
 /** A hand-off as the page shows it. */
 export interface Made {
   /** Texts by path, sorted by path. */
   readonly files: readonly (readonly [path: string, text: string])[];
+  /** Sizes per use; empty while they are measured. */
   readonly weights: readonly {
     readonly use: string;
     readonly bytes: number;
@@ -49,13 +54,16 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<MakePr
   }
 }
 
-/** Asks the server to build a hand-off, and reports progress. Throws `Error` with a message for the user. */
+/**
+ * Asks the server to build a hand-off, and reports progress: steps, and the result, first without sizes.
+ * Throws `Error` with a message for the user.
+ */
 export async function make(
   setKey: string,
   choice: object,
-  onStep: (step: string, done: number) => void,
+  { onStep, onMade }: { onStep(step: string, done: number): void; onMade(made: Made): void },
   signal: AbortSignal,
-): Promise<Made> {
+): Promise<void> {
   const response = await fetch(`/api/sets/${encodeURIComponent(setKey)}/hand-off`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -66,10 +74,16 @@ export async function make(
     const told = (await response.json().catch(() => undefined)) as { readonly error?: string } | undefined;
     throw new Error(told?.error ?? words.noResponseFromTheServerTry);
   }
+  let made: Made | undefined;
   for await (const told of linesOf(response.body)) {
-    if ('made' in told) return told.made;
     if ('problem' in told) throw new Error(told.problem);
-    onStep(told.step, told.done);
+    if ('made' in told) {
+      made = told.made;
+      onMade(made);
+    } else if ('weights' in told) {
+      if (made) onMade({ ...made, weights: told.weights });
+      return;
+    } else onStep(told.step, told.done);
   }
   throw new Error(words.theBuildWasInterrupted);
 }

@@ -29,9 +29,14 @@ export async function makeHandOff(
     const files = await handOff({
       set,
       uses,
+      languages: choice.languages,
       sources: all,
       run: settledOnServer(),
       onProgress: (step, done) => tell({ step, done: done * 0.5 }),
+    });
+    // Shown before it is weighed, which takes as long again.
+    tell({
+      made: { files: [...files], weights: [], snippets: snippets(set, uses), version: all.version },
     });
     const weights: Made['weights'][number][] = [];
     const weigh = weigher(set, all);
@@ -43,14 +48,7 @@ export async function makeHandOff(
       tell({ step: 'weighing', done: 0.5 + (0.5 * i) / wanted.length });
       weights.push({ use, ...(await weigh(use)) });
     }
-    tell({
-      made: {
-        files: [...files],
-        weights,
-        snippets: snippets(set, uses),
-        version: all.version,
-      },
-    });
+    tell({ weights });
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     tell({ problem: error.message });

@@ -29,7 +29,15 @@ const onServer: readonly string[] = ['server'];
 const ownTools: readonly string[] = ['native', 'next', 'angular', 'page'];
 
 /** The code of a use, and beside it the running result. */
-export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {
+export function Snippets({
+  setKey,
+  made,
+  onTaken,
+}: {
+  readonly setKey: string;
+  readonly made: Made;
+  readonly onTaken: () => void;
+}) {
   const { snippets } = made;
   const [use, setUse] = useState('element');
   const shown = snippets.find((one) => keyOf(one) === use) ?? snippets[0];
@@ -43,7 +51,7 @@ export function Snippets({ setKey, made }: { readonly setKey: string; readonly m
           {snippets
             .filter((one) => keyOf(one) === keyOf(shown))
             .map(({ title, code, language }) => (
-              <Code key={title} text={code} language={language} label={title} />
+              <Code key={title} text={code} language={language} label={title} onCopied={onTaken} />
             ))}
         </div>
         {onServer.includes(keyOf(shown)) ? (

@@ -41,10 +41,12 @@ export function useMade(setKey: string, choice: Choice): Making {
     make(
       setKey,
       JSON.parse(wanted) as Choice,
-      (step, done) => call.current === own && setProgress({ step, done }),
+      {
+        onStep: (step, done) => call.current === own && setProgress({ step, done }),
+        onMade: (next) => call.current === own && setMade(next),
+      },
       own.signal,
     )
-      .then((next) => call.current === own && setMade(next))
       .catch((error: unknown) => {
         if (call.current !== own || own.signal.aborted) return;
         const isOffline = error instanceof TypeError;

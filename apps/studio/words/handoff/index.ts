@@ -8,6 +8,7 @@ export * from './made.ts';
 export * from './on-server.ts';
 export * from './shared.ts';
 export * from './snippets.ts';
+export * from './take-away.ts';
 export * from './use-made.ts';
 export * from './weight-words.ts';
 export * from './weights.ts';

@@ -4,6 +4,7 @@ export * from './calendar.ts';
 export * from './commands.ts';
 export * from './dialog.ts';
 export * from './entries.ts';
+export * from './folded-line.ts';
 export * from './found-out.ts';
 export * from './help.ts';
 export * from './keys.ts';

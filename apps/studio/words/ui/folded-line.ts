@@ -1,4 +1,4 @@
-// Texts of `screens/desk/folded-line.tsx`.
+// Texts of `ui/folded-line.tsx`.
 
 export { close } from '../shared.ts';
 

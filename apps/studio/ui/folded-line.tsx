@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
-import * as words from '../../words/desk/folded-line.ts';
+import * as words from '../words/ui/folded-line.ts';
 
 /** A part of a field that seldom changes: a summary on one line; when open, its options below. */
 export function FoldedLine({
@@ -9,6 +9,7 @@ export function FoldedLine({
   caption,
   said,
   isValue = false,
+  isWide = false,
   opens,
   help,
   children,
@@ -19,6 +20,8 @@ export function FoldedLine({
   readonly said: string;
   /** Whether the summary is in the type of values. */
   readonly isValue?: boolean;
+  /** Whether its content takes the whole width. */
+  readonly isWide?: boolean;
   /** What its button opens, if the section's name is not clear enough: `the appearance`. */
   readonly opens?: string;
   readonly help?: ReactNode;
@@ -44,7 +47,7 @@ export function FoldedLine({
         </button>
         {help}
       </div>
-      <div id={id} hidden={!isOpen} className="max-w-xl pt-1">
+      <div id={id} hidden={!isOpen} className={`${isWide ? '' : 'max-w-xl '}pt-1`}>
         {isOpen && children()}
       </div>
     </section>
