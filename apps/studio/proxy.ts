@@ -31,7 +31,8 @@ export function proxy(request: NextRequest): NextResponse {
   }
   const nonce = btoa(crypto.randomUUID());
   const isLive = /^\/sets\/[^/]+\/hand-off\/live$/.test(request.nextUrl.pathname);
-  const policy = isLive ? livePolicy(nonce) : policyWith(nonce);
+  const isSheet = /^\/sets\/[^/]+\/proof-sheet$/.test(request.nextUrl.pathname);
+  const policy = isLive ? livePolicy(nonce) : isSheet ? sheetPolicy : policyWith(nonce);
   const headers = new Headers(request.headers);
   // Next reads the nonce for its own scripts from here, and so does the layout.
   headers.set('content-security-policy', policy);
@@ -50,6 +51,10 @@ export function proxy(request: NextRequest): NextResponse {
  */
 const livePolicy = (nonce: string): string =>
   `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'; sandbox allow-scripts allow-forms`;
+
+/** The policy of a proof sheet: a text with its own style, which runs and loads nothing. */
+const sheetPolicy =
+  "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
 /** The policy of a script, style, font or icon; short, because a first visit loads twenty. */
 const fileOnly = "default-src 'none'";

@@ -38,3 +38,5 @@ export const stop = 'Stop';
 export const stopped = 'Stopped.';
 export const texts = 'Texts';
 export const text = 'Text';
+export const loadingSets = 'Loading sets…';
+export const noOtherSets = 'No other sets yet.';

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { addNewId } from '../../model/new-ids.ts';
 import { problemIn } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { download } from '../../ui/download.ts';
@@ -10,13 +11,15 @@ import { Menu } from '../../ui/pop-out.tsx';
 import * as words from '../../words/shelf/set-menu.ts';
 
 const dialogs = later(() => import('./set-dialogs.tsx'));
+const several = later(() => import('./several-dialog.tsx'));
 
 /** Everything that can be done with a whole set, in one menu. */
 export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onGone: () => void }) {
   const router = useRouter();
-  const [asked, setAsked] = useState<'locale' | 'classes' | 'rename' | null>(null);
+  const [asked, setAsked] = useState<'locale' | 'classes' | 'rename' | 'several' | null>(null);
   const [said, setSaid] = useState('');
   const { it: loaded, want } = useLater(dialogs);
+  const { it: some, want: wantSeveral } = useLater(several);
   const { document } = set;
   const ask = (what: NonNullable<typeof asked>) => {
     want();
@@ -42,6 +45,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
   const newForm = async () => {
     const { addForm } = await import('../../model/form-edits.ts');
     const { set: next, id } = addForm(document);
+    addNewId(set.key, `forms/${id}`);
     await set.editAndSave(() => next);
     router.push(`/sets/${set.key}/forms/${id}`);
   };
@@ -66,7 +70,9 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
           { id: 'texts', label: words.translations, onSelect: () => router.push(`/sets/${set.key}/texts`) },
           { id: 'hand-off', label: words.handOff, onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
           { id: 'form', label: words.newForm, isApart: true, onSelect: () => void newForm() },
+          { id: 'several', label: words.severalFields, onSelect: () => { wantSeveral(); setAsked('several'); } },
           { id: 'file', label: words.downloadDocumentArbeitJson, isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
+          { id: 'sheet', label: words.proofSheet, onSelect: () => window.open(`/sets/${set.key}/proof-sheet`, '_blank', 'noopener') },
           { id: 'copy', label: words.copyDocumentAsJson, onSelect: () => void copy() },
           { id: 'revisions', label: words.revisions, onSelect: () => router.push(`/sets/${set.key}/revisions`) },
           { id: 'refused', label: words.conflictingSaves, onSelect: () => router.push(`/sets/${set.key}/refused`) },
@@ -77,6 +83,16 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
       />
       {loaded && asked === 'locale' && <loaded.SetLocaleDialog set={set} onClose={close} />}
       {loaded && asked === 'classes' && <loaded.ClassesDialog set={set} onClose={close} />}
+      {some && asked === 'several' && (
+        <some.SeveralDialog
+          set={set}
+          onClose={close}
+          onDone={(message) => {
+            close();
+            setSaid(message);
+          }}
+        />
+      )}
       {loaded && asked === 'rename' && (
         <loaded.RenameSetDialog
           set={set}

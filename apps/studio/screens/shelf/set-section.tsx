@@ -16,6 +16,7 @@ import { useSorting } from '../../ui/use-sorting.ts';
 import * as words from '../../words/shelf/set-section.ts';
 import { SaveLine } from '../set/save-line.tsx';
 import { FieldRow } from './field-row.tsx';
+import { laidOut } from './laid-out.ts';
 import { SetMenu } from './set-menu.tsx';
 
 /** Rows shown at first; more follow near the end of the page, because each is a live field. */
@@ -24,12 +25,12 @@ const firstRows = 16;
 const lowerRows = 4;
 const moreRows = 60;
 
-const newField = later(() => import('./new-field-dialog.tsx'));
+const newField = later(() => import('../set/new-field-dialog.tsx'));
 const lastResults = later(() => import('../../model/last-results.ts'));
 const deleting = later(() => import('../../model/deleting.ts'));
 
-/** Sets that are shown on this page: a field copied to one of them is added there directly. */
-const laidOut = new Map<string, EditedSet>();
+/** Undo by key, which nobody needs before the first change. */
+const undoing = later(() => import('./undo-on-shelf.ts'));
 
 /** One set: its heading, and its fields, each live in its row. */
 export function SetSection({
@@ -49,6 +50,7 @@ export function SetSection({
   readonly onGone: (key: string, title: string) => void;
 }) {
   const set = useSet(stored);
+  useAtFirstUse(undoing);
   const { document } = set;
   const title = useRef<HTMLInputElement>(null);
   const [isFolded, setFolded] = useFolded(set.id);
@@ -98,9 +100,7 @@ export function SetSection({
           <SetMenu set={set} onGone={() => onGone(set.key, document.title)} />
         </div>
       </div>
-      {!isFolded && (
-        <Fields set={set} found={found} isSearch={search !== ''} first={isFirst ? firstRows : lowerRows} />
-      )}
+      {!isFolded && <Fields set={set} found={found} isSearch={search !== ''} isFirst={isFirst} />}
     </section>
   );
 }
@@ -228,18 +228,18 @@ function Fields({
   set,
   found,
   isSearch,
-  first,
+  isFirst,
 }: {
   readonly set: EditedSet;
   readonly found: readonly FieldDocument[];
   readonly isSearch: boolean;
-  /** Number of rows at first. */
-  readonly first: number;
+  /** Whether it is the first set, which has the headings of the columns. */
+  readonly isFirst: boolean;
 }) {
   const { gone, move, remove, back, deliver } = useFieldTurns(set);
   const results = useLastResults(set);
   const list = useRef<HTMLUListElement>(null);
-  const [rows, setRows] = useState(first);
+  const [rows, setRows] = useState(isFirst ? firstRows : lowerRows);
   // During a search, the order cannot be changed.
   const order = isSearch ? [] : found.slice(0, rows).map(({ id }) => id);
   const moveByKey = useSorting(list, order, move);
@@ -268,6 +268,13 @@ function Fields({
     return <p className="py-4 text-faint">{isSearch ? words.noMatchingFields : words.noFieldsYet}</p>;
   return (
     <>
+      {isFirst && (
+        <div aria-hidden="true" className="shelf-row shelf-heads">
+          {[words.field, words.tryIt, words.kindAndSample, words.trials, words.rules].map((name) => (
+            <span key={name}>{name}</span>
+          ))}
+        </div>
+      )}
       <ul ref={list}>{drawn}</ul>
       {found.length > rows && (
         <More key={rows} count={found.length - rows} onMore={() => setRows((n) => n + moreRows)} />

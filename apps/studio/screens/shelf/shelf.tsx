@@ -97,6 +97,7 @@ export function Shelf({
       <main className="min-h-[calc(100vh-3.2rem)] px-6 pb-24 max-md:px-4" {...drop}>
         <h1 className="sr-only">{words.shelf}</h1>
         {gone && <SetGone gone={gone} onBack={() => setGone(null)} />}
+        {sets.length > 0 && <p className="caption pt-3">{words.aSetHolds}</p>}
         {sets.length === 0 && <p className="py-16 text-faint">{words.noSetsYet}</p>}
         {sets
           .filter(({ key }) => key !== gone?.key)

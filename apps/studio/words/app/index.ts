@@ -8,6 +8,7 @@ export * from './layout.ts';
 export * from './live-preview.ts';
 export * from './methods.ts';
 export * from './not-found.ts';
+export * from './proof-sheet.ts';
 export * from './read-from-store.ts';
 export * from './sets-fields-page.ts';
 export * from './sets-forms-page.ts';

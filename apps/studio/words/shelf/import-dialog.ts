@@ -1,5 +1,6 @@
 // Texts of `screens/shelf/import-dialog.tsx`.
 
+export { loadingSets } from '../later.ts';
 export { fieldCount } from '../shared.ts';
 
 import { plural } from '../plural.ts';
@@ -17,7 +18,6 @@ export const importAsANewSet = 'Import as a new set';
 export const importIntoSet = (title: string) => `Import into “${title}”`;
 export const into = 'Import into';
 export const aNewSet = 'A new set';
-export const loadingSets = 'Loading sets…';
 export const addedWithOtherIds = (fields: string, title: string, renamed: string) =>
   `Added to “${title}”: ${fields}. Some ids were already used there, so the added fields and forms have other ids: ${renamed}.`;
 export const renamedTo = (before: string, after: string) => `${before} is now ${after}`;

@@ -20,3 +20,5 @@ export {
 
 export const copyWithTitle = (title: string) => `${title} (copy)`;
 export const actionsForWithTitle = (title: string) => `Actions for ${title}`;
+export const proofSheet = 'Proof sheet (to print)';
+export const severalFields = 'Several fields…';

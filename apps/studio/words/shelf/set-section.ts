@@ -2,7 +2,7 @@
 
 import { fieldCount } from '../shared.ts';
 
-export { newField, restore } from '../shared.ts';
+export { field, newField, restore, rules, trials } from '../shared.ts';
 
 export const fieldsOf = (title: string) => `Fields of ${title}`;
 export const setTitle = 'Set title';
@@ -12,3 +12,5 @@ export const noFieldsYet =
 export const showOfMore = (min: number, count: number) => `Show ${min} of ${count} more`;
 export const wasDeleted = (name: string) => `“${name}” was deleted.`;
 export const fieldsAndLocale = (count: number, locale: string) => `${fieldCount(count)} · ${locale}`;
+export const tryIt = 'Try it';
+export const kindAndSample = 'Kind and sample';

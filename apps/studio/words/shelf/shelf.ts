@@ -5,6 +5,8 @@ import { plural } from '../plural.ts';
 export { downloadJson, findAField, importLabel, newSet, restore, shelf } from '../shared.ts';
 
 export const newFieldInTheFirst = 'New field in the first set';
+export const aSetHolds =
+  'A set holds the fields and forms of one project. Type into a field to try it; click its name to define it.';
 export const noSetsYet =
   'No sets yet. Create one with “New set”, or import a file. A set holds the fields and forms of one project.';
 export const findAFieldPlaceholder = 'Find a field  /';

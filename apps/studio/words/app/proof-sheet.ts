@@ -1,0 +1,3 @@
+// Texts of `app/sets/[set]/proof-sheet/route.ts`.
+
+export { documentHasErrors, notInTheStore } from './api.ts';

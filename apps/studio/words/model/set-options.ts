@@ -1,0 +1,4 @@
+// Texts of `model/set-options.ts`.
+
+export const yesInOptions = 'yes';
+export const noInOptions = 'no';
