@@ -233,7 +233,7 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
   page,
 }) => {
   await page.goto(desk('deposit'));
-  await live(page).getByRole('radio', { name: words.desk.unfocusedAfterBlur }).click();
+  await live(page).getByRole('combobox', { name: words.ui.view }).selectOption(words.desk.unfocusedAfterBlur);
   const rest = live(page).getByRole('button', { name: /: (?:–|£)/ });
   const top = (await rest.boundingBox())!;
   await rest.focus();
@@ -299,7 +299,7 @@ test('what can be chosen is edited where it stands: words, value, order, another
     fields: [{ id: 'meals', kind: 'choice', label: 'Meals', entry: { options } }],
   });
   await page.goto(`/sets/${id}/fields/meals`);
-  const list = live(page).locator('option');
+  const list = live(page).locator('.live-paper option');
   await page.getByRole('button', { name: words.desk.edit('one of 2') }).click();
   const sheet = page.getByRole('region', { name: /^Edit/ });
   await sheet.getByRole('button', { name: words.desk.addOption }).click();
@@ -313,9 +313,9 @@ test('what can be chosen is edited where it stands: words, value, order, another
   await expect(sheet.getByRole('button', { name: words.desk.removeOption(1) }).first()).toBeDisabled();
   await expectNoViolations(page);
   await page.keyboard.press('Escape');
-  await live(page).locator('select').focus();
+  await live(page).locator('.live-paper select').focus();
   await page.keyboard.press('ArrowDown');
   await expect(
-    page.getByRole('region', { name: words.desk.ruler }).getByText('full', { exact: true }).first(),
+    page.getByRole('region', { name: words.desk.values }).getByText('full', { exact: true }).first(),
   ).toBeVisible();
 });

@@ -82,5 +82,6 @@ test('a menu of the page and a control of the page are found by name', async ({ 
   await page.keyboard.press('Escape');
   await ask(page, 'right to left');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('radio', { name: texts.ui.rightToLeft })).toBeFocused();
+  await expect(page.getByRole('combobox', { name: texts.ui.textDirection })).toBeFocused();
+  await expect(page.locator('.live-paper')).toHaveAttribute('dir', 'rtl');
 });

@@ -35,9 +35,27 @@ function activate(control: HTMLElement): void {
   if (control.matches('button, a, summary')) control.click();
 }
 
+/** Sets a list to one of its options, as a person would. */
+function choose(list: HTMLSelectElement, value: string): void {
+  list.value = value;
+  list.dispatchEvent(new Event('change', { bubbles: true }));
+  activate(list);
+}
+
+/** The options of a list inside a sentence as entries: its words are what people look for. */
+const optionEntries = (list: HTMLSelectElement, i: number): readonly Entry[] =>
+  [...list.options].map((option) => ({
+    id: `control ${i} ${option.value}`,
+    label: option.text,
+    group: nameOf(list),
+    run: () => choose(list, option.value),
+  }));
+
 /** The controls of the page as entries; those that are disabled say so. */
 export const controlEntries = (): readonly Entry[] =>
   visible().flatMap((control, i): readonly Entry[] => {
+    if (control instanceof HTMLSelectElement && control.matches('[data-in-sentence]'))
+      return optionEntries(control, i);
     const label = nameOf(control);
     // Symbols alone are handles and folds, which the list beside them describes.
     // Links of the header are listed with their set.

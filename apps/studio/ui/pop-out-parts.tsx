@@ -61,6 +61,7 @@ const Asked = ({ children }: { readonly children: () => ReactNode }) => children
 export function OpenedMenu({ trigger, button, align, className, byKey = false, items }: MenuProps) {
   // The menu itself sees later openings.
   const isFirstByKey = useRef(byKey);
+  const movesFocus = useRef(false);
   const { landmark, trigger: ref } = useLandmark();
   return (
     // Not modal, so that screen readers still see what is around the menu.
@@ -81,6 +82,10 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
             sideOffset={4}
             collisionPadding={8}
             className={`menu ${className}`}
+            onCloseAutoFocus={(event) => {
+              if (movesFocus.current) event.preventDefault();
+              movesFocus.current = false;
+            }}
             onFocus={(event) => {
               // The menu focuses its first item only after a key that it saw; it did not see the one that
               // loaded it.
@@ -94,7 +99,13 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
                 items().map((item) => (
                   <Fragment key={item.id}>
                     {item.isApart && <DropdownMenu.Separator className="my-1 border-t" />}
-                    <DropdownMenu.Item className="menu-item" onSelect={item.onSelect}>
+                    <DropdownMenu.Item
+                      className="menu-item"
+                      onSelect={() => {
+                        movesFocus.current = item.movesFocus ?? false;
+                        item.onSelect();
+                      }}
+                    >
                       {item.label}
                       {item.note && <span className="value block text-xs opacity-80">{item.note}</span>}
                     </DropdownMenu.Item>

@@ -26,6 +26,8 @@ export interface MenuItem {
   /** A secondary line under the label. */
   readonly note?: string;
   readonly onSelect: () => void;
+  /** Whether it moves the focus elsewhere; if not, the focus returns to the button of the menu. */
+  readonly movesFocus?: boolean;
   /** Whether a separator is above it. */
   readonly isApart?: boolean;
 }

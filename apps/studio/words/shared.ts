@@ -59,8 +59,8 @@ export const restore = 'Restore';
 export const field = 'Field';
 export const rules = 'Rules';
 export const openInItsOwnPage = 'Open in its own page';
-export const desktop = 'Desktop';
-export const phone = 'Phone';
+export const onADesktop = 'on a desktop';
+export const onAPhone = 'on a phone';
 export const noLabel = 'No label';
 export const key = 'Key';
 export const fieldCount = (count: number) => plural(count, '1 field', `${count} fields`);
@@ -68,3 +68,4 @@ export const couldNotLoadThisPart = 'Could not load this part: no response from 
 export const breadcrumb = 'Breadcrumb';
 export const setPages = 'Set pages';
 export const initialValue = 'Initial value';
+export const newFieldInThisSet = 'New field in this set…';

@@ -2,11 +2,11 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { memo } from 'react';
+import { FoldedLine } from '../../ui/folded-line.tsx';
 import { deferred } from '../../ui/later.tsx';
 import * as words from '../../words/desk/appearance-section.ts';
 import { appearanceInWords } from './appearance-words.ts';
 import type { Change } from './change.ts';
-import { FoldedLine } from './folded-line.tsx';
 
 const LookEditor = deferred(() =>
   import('./appearance-editor.tsx').then((editor) => editor.AppearanceEditor),
@@ -24,7 +24,7 @@ export const AppearanceSection = memo(function TheLook({
   readonly onChange: Change;
 }) {
   return (
-    <div className="mt-1">
+    <div>
       <FoldedLine
         name={words.appearance}
         caption={words.appearanceWhenExported}

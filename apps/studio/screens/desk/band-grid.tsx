@@ -2,12 +2,33 @@
 
 import { type CSSProperties, type ReactNode, useCallback, useRef, useState } from 'react';
 
-/** A grid for specimen and ruler, with columns as wide as fits. */
-export function BandGrid({ columns, children }: { readonly columns: number; readonly children: ReactNode }) {
+/** Longest specimen, in characters, that leaves room for the facts beside the ruler. */
+const mostBesideFacts = 42;
+
+/**
+ * A grid for specimen and ruler, with columns as wide as fits. Where the specimen leaves room, the facts are
+ * beside the ruler. The specimen decides, not the typed text, so that nothing moves while somebody types.
+ */
+export function BandGrid({
+  columns,
+  specimen = columns,
+  children,
+}: {
+  readonly columns: number;
+  /** Length of the specimen, in columns. */
+  readonly specimen?: number;
+  readonly children: ReactNode;
+}) {
   const style = { '--columns': Math.max(12, columns + 2) } as CSSProperties;
+  const isRoomy = specimen <= mostBesideFacts;
   return (
-    <div className="desk-grid" style={style} tabIndex={columns > 30 ? 0 : undefined}>
-      <div className="w-max min-w-full">{children}</div>
+    <div
+      className="desk-grid"
+      data-roomy={isRoomy || undefined}
+      style={style}
+      tabIndex={columns > 30 ? 0 : undefined}
+    >
+      <div className="desk-columns">{children}</div>
     </div>
   );
 }

@@ -63,7 +63,6 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
         onOpen={setOpen}
         onChange={setPattern}
       />
-      <OnceDone isDone={open !== null} />
       {path && opened && (
         <InlinePanel
           key={open}
@@ -82,15 +81,18 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
           )}
         </InlinePanel>
       )}
-      {shown === used ? (
-        <>
+      <div className="ruler-band">
+        <div className="once-done">
+          <OnceDone isDone={open !== null} />
+        </div>
+        {shown === used ? (
           <Ruler plan={plan} state={field.state as FieldState<PatternBody>} columns={columns} />
-          <Facts field={field} />
-        </>
-      ) : (
-        // What is typed is not laid out by the pattern that is drawn.
-        <KindRuler field={field} />
-      )}
+        ) : (
+          // What is typed is not laid out by the pattern that is drawn.
+          <KindRuler field={field} sample="" />
+        )}
+        <Facts field={field} />
+      </div>
     </BandGrid>
   );
 }
@@ -124,7 +126,7 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
         />
       )}
       <PatternLine
-        key={`${name} ${shown}`}
+        key={shown}
         name={shown === 0 ? name : `${name} ${shown}`}
         pattern={own.pattern}
         problemOf={own.problemOf}

@@ -19,6 +19,7 @@ import { useUndoKeys } from '../../ui/undo-keys.ts';
 import * as words from '../../words/desk/desk.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
+import { useOwnId } from '../set/use-own-id.ts';
 import { AppearanceSection } from './appearance-section.tsx';
 import type { Change } from './change.ts';
 import { Connector } from './connector.tsx';
@@ -46,7 +47,8 @@ export interface DeskProps {
  */
 export function Desk({ stored, fieldId }: DeskProps) {
   const set = useSet(stored);
-  const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;
+  const { id, follow } = useOwnId(set, 'fields', fieldId);
+  const definition = fieldOf(set.document, id) ?? fieldOf(stored.document, fieldId)!;
   useUndoKeys(set.undo, set.redo);
   // After a change of kind, by hand or by undo, the desk waits until the kind is loaded.
   const isHere = useKind(definition.kind);
@@ -58,7 +60,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
         <FieldTurns set={set} definition={definition} />
       </Masthead>
       {isHere ? (
-        <Sheet key={definition.kind} set={set} definition={definition} />
+        <Sheet key={definition.kind} set={set} definition={definition} onLabelDone={follow} />
       ) : (
         <main className="desk">
           <h1 className="sr-only">{name}</h1>
@@ -72,7 +74,16 @@ export function Desk({ stored, fieldId }: DeskProps) {
 }
 
 /** Everything under the header; another kind of field has another content. */
-function Sheet({ set, definition }: { readonly set: EditedSet; readonly definition: FieldDocument }) {
+function Sheet({
+  set,
+  definition,
+  onLabelDone,
+}: {
+  readonly set: EditedSet;
+  readonly definition: FieldDocument;
+  /** Called when somebody has finished editing the label. */
+  readonly onLabelDone: () => void;
+}) {
   const kinds = useKinds();
   const { id: fieldId } = definition;
   const change = useCallback<Change>(
@@ -129,7 +140,13 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
             onChange={change}
           />
         </div>
-        <FieldBand definition={definition} field={field} today={today} onChange={change} />
+        <FieldBand
+          definition={definition}
+          field={field}
+          today={today}
+          onChange={change}
+          onLabelDone={onLabelDone}
+        />
         <Tape
           rows={bench.tape.rows}
           at={bench.at}
@@ -158,11 +175,13 @@ function FieldBand({
   field,
   today,
   onChange,
+  onLabelDone,
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
   readonly today: string | undefined;
   readonly onChange: Change;
+  readonly onLabelDone: () => void;
 }) {
   const band = useRef<HTMLDivElement>(null);
   const inputmode = String(field.store.field.html.inputmode ?? '');
@@ -175,9 +194,12 @@ function FieldBand({
           inputmode={inputmode}
           today={today}
           onChange={onChange}
+          onLabelDone={onLabelDone}
         />
-        <InputAttributes definition={definition} onChange={onChange} />
-        <AppearanceSection definition={definition} onChange={onChange} />
+        <div className="folded-lines">
+          <InputAttributes definition={definition} onChange={onChange} />
+          <AppearanceSection definition={definition} onChange={onChange} />
+        </div>
       </div>
       <Notes definition={definition} field={field} today={today ?? localToday()} onChange={onChange} />
       <Connector inside={band} rule={field.evaluation.shown[0]?.rule} />

@@ -1,28 +1,56 @@
 'use client';
 
+import { definitionIn } from '@arbeit/engine/kinds';
 import type { Field } from '@arbeit/react';
+import type { ReactNode } from 'react';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { assumedInWords } from '../../model/assumed.ts';
+import * as words from '../../words/desk/facts.ts';
 
-/** The typed value, in one line. */
+/**
+ * What the program gets: raw, the typed value with its type, and facts; right of the ruler if there is room.
+ */
 export function Facts({ field }: { readonly field: Field }) {
-  const { evaluation, state } = field;
+  const { evaluation, state, store } = field;
+  const { plan } = store.field;
+  const type = definitionIn(useKinds(), plan).valueIs ?? words.stringFact;
   return (
-    <dl className="sticky left-0 mt-1 flex min-h-6 max-w-[calc(100vw-3rem)] flex-wrap gap-x-6 text-sm">
-      <Told name="raw" text={evaluation.raw} />
-      <Told name="value" text={evaluation.value ?? 'null'} />
-      {Object.entries(field.facts).map(([name, text]) => (
-        <Told key={name} name={name} text={text} />
-      ))}
-      {state.body.assumed && <Told name="read as" text={assumedInWords(state.body.assumed)} />}
-    </dl>
+    <section
+      aria-label={words.values}
+      className="facts"
+      data-has-more={store.field.kind.facts ? '' : undefined}
+    >
+      <dl>
+        <Told name={words.rawFact} text={evaluation.raw} />
+        <Told name={words.valueFact} text={evaluation.value ?? 'null'}>
+          <span className="caption">{type}</span>
+        </Told>
+        {Object.entries(field.facts).map(([name, text]) => (
+          <Told key={name} name={name} text={text} />
+        ))}
+        {state.body.assumed && <Told name={words.readAsFact} text={assumedInWords(state.body.assumed)} />}
+      </dl>
+    </section>
   );
 }
 
-function Told({ name, text }: { readonly name: string; readonly text: string }) {
+function Told({
+  name,
+  text,
+  children,
+}: {
+  readonly name: string;
+  readonly text: string;
+  readonly children?: ReactNode;
+}) {
+  const shown = text.replaceAll('\n', '↵') || '–';
   return (
-    <div className="flex gap-1.5">
+    <div className="fact">
       <dt className="text-faint">{name}:</dt>
-      <dd className="value">{text.replaceAll('\n', '↵') || '–'}</dd>
+      <dd className="value" title={shown}>
+        {shown}
+      </dd>
+      {children && <dd>{children}</dd>}
     </div>
   );
 }

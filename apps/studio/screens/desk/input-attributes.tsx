@@ -4,12 +4,12 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
 import { memo } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
+import { FoldedLine } from '../../ui/folded-line.tsx';
 import { Help } from '../../ui/help.tsx';
 import { deferred } from '../../ui/later.tsx';
 import * as words from '../../words/desk/input-attributes.ts';
 import { attributes } from './attributes.ts';
 import type { Change } from './change.ts';
-import { FoldedLine } from './folded-line.tsx';
 
 const AttributeRows = deferred(() => import('./attribute-rows.tsx').then((rows) => rows.AttributeRows));
 
@@ -37,7 +37,7 @@ export const InputAttributes = memo(function ToldBrowser({
       : [value === true ? short : `${short} ${switched[value] ?? value}`];
   });
   return (
-    <div className="mt-3">
+    <div>
       <FoldedLine
         name={words.htmlAttributes}
         caption={words.htmlAttributes}

@@ -7,8 +7,10 @@ import { useAnswers, withCustomCode } from '../../field/custom-code/use-custom-c
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { sampleOf } from '../../model/sample.ts';
 import * as words from '../../words/desk/kind-band.ts';
+import { AllOptions } from './all-options.tsx';
 import { BandGrid, useOpenPart } from './band-grid.tsx';
 import type { BandProps } from './band-props.ts';
+import { Facts } from './facts.tsx';
 import { InlinePanel } from './inline-panel.tsx';
 import { KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen } from './kind-specimen.tsx';
@@ -34,15 +36,14 @@ export function KindBand({ definition, field, set, onChange }: BandProps) {
     [preview, facts, kinds],
   );
   const opened = pieces.find(({ id }) => id === open) ?? null;
-  const inText = pieces.filter(isInText).map(({ text }) => graphemes(text).length);
-  const count = Math.max(
-    inText.reduce((sum, own) => sum + own, 0),
-    graphemes(field.state.body.display).length,
-  );
+  const sample = pieces
+    .filter(isInText)
+    .map(({ text }) => text)
+    .join('');
+  const specimen = graphemes(sample).length;
   return (
-    <BandGrid columns={count}>
+    <BandGrid columns={Math.max(specimen, graphemes(field.state.body.display).length)} specimen={specimen}>
       <KindSpecimen pieces={pieces} shown={shown} open={open} buttons={buttons} onOpen={setOpen} />
-      <OnceDone isDone={open !== null} />
       {opened && (
         <InlinePanel
           key={opened.part}
@@ -61,7 +62,14 @@ export function KindBand({ definition, field, set, onChange }: BandProps) {
           )}
         </InlinePanel>
       )}
-      <KindRuler field={field} />
+      <div className="ruler-band">
+        <div className="once-done">
+          <OnceDone isDone={open !== null} />
+          <AllOptions definition={definition} pieces={pieces} onOpen={setOpen} />
+        </div>
+        <KindRuler field={field} sample={sample} />
+        <Facts field={field} />
+      </div>
     </BandGrid>
   );
 }

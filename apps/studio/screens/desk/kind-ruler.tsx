@@ -1,9 +1,9 @@
 'use client';
 
+import { graphemes } from '@arbeit/engine/values';
 import type { Field } from '@arbeit/react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import * as words from '../../words/desk/kind-ruler.ts';
-import { Facts } from './facts.tsx';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
 
@@ -12,16 +12,29 @@ import { type RulerRow, RulerRows } from './ruler-rows.tsx';
  * separators, a trunk prefix or filled-in zeros; what is seen if the field conceals; the possible positions
  * of the caret.
  */
-export function KindRuler({ field }: { readonly field: Field }) {
+export function KindRuler({
+  field,
+  sample,
+}: {
+  readonly field: Field;
+  /** The sample, in whose columns the ruler is drawn while nothing is typed. */
+  readonly sample: string;
+}) {
   const { state, evaluation, store } = field;
   const draw = drawingOf(store.field, useKinds());
   const columns = displayColumns(store.field, state, draw);
   const stops = new Set(stopsOf(store.field, state));
   const { lead, isPicked } = draw;
   const hasLead = lead !== undefined;
+  const empty = columns.length === 0 ? graphemes(sample) : [];
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
-    { name: words.display, text: evaluation.display, of: (i: number) => columns[i]!.character },
+    {
+      name: words.display,
+      text: evaluation.display,
+      of: (i: number) => columns[i]?.character ?? '',
+      sampleOf: (i: number) => empty[i] ?? '',
+    },
     // The labels of picked options are displayed: no character was typed.
     ...(isPicked
       ? []
@@ -29,7 +42,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
           {
             name: words.content,
             text: evaluation.content,
-            of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
+            of: (i: number) => (columns[i]?.isContent ? columns[i].character : ''),
           },
         ]),
     ...(hasLead
@@ -37,12 +50,12 @@ export function KindRuler({ field }: { readonly field: Field }) {
           {
             name: words.inValue,
             text: evaluation.value ?? words.noneYet,
-            of: (i: number) => (columns[i]!.isInValue ? columns[i]!.character : ''),
+            of: (i: number) => (columns[i]?.isInValue ? columns[i].character : ''),
           },
         ]
       : []),
     ...(isConcealed
-      ? [{ name: words.seen, text: words.concealed, of: (i: number) => columns[i]!.seen }]
+      ? [{ name: words.seen, text: words.concealed, of: (i: number) => columns[i]?.seen ?? '' }]
       : []),
   ];
   const boundary = (offset: number) => {
@@ -52,7 +65,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const { display } = evaluation;
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
-    <section aria-label={words.ruler}>
+    <section aria-label={words.ruler} className="kind-ruler" tabIndex={columns.length > 42 ? 0 : undefined}>
       <div className="relative w-max min-w-full">
         <div aria-hidden="true" className="caption relative h-5">
           {offsets.map((offset, i) =>
@@ -69,12 +82,15 @@ export function KindRuler({ field }: { readonly field: Field }) {
         </div>
         <RulerRows
           rows={rows}
-          columns={columns.map(({ offset, isContent }) => ({ id: String(offset), isContent }))}
+          columns={
+            empty.length > 0
+              ? empty.map((_, i) => ({ id: `sample ${i}`, isContent: false }))
+              : columns.map(({ offset, isContent }) => ({ id: String(offset), isContent }))
+          }
           state={state}
           boundary={boundary}
         />
       </div>
-      <Facts field={field} />
     </section>
   );
 }

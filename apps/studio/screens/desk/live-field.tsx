@@ -23,8 +23,8 @@ const RestingField = deferred(() =>
 const AsElement = deferred(() => import('./as-element.tsx').then((element) => element.AsElement));
 
 const views = {
-  desktop: words.desktop,
-  phone: words.phone,
+  desktop: words.onADesktop,
+  phone: words.onAPhone,
   rest: words.unfocusedAfterBlur,
   element: words.asExported,
 } as const;
@@ -39,17 +39,20 @@ export function LiveField({
   inputmode,
   today,
   onChange,
+  onLabelDone,
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
   readonly inputmode: string;
   readonly today: string | undefined;
   readonly onChange: Change;
+  /** Called when somebody has finished editing the label. */
+  readonly onLabelDone: () => void;
 }) {
   const StandIn = standInOf(field, useKinds());
   const [problem, setProblem] = useState('');
   return (
-    <OnPaper label={words.liveField} own={words.sameAsApp} views={views}>
+    <OnPaper label={words.liveField} views={views}>
       {(view) => (
         <div
           className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
@@ -65,6 +68,7 @@ export function LiveField({
               today={today}
               problem={problem}
               onChange={onChange}
+              onLabelDone={onLabelDone}
             />
           )}
           {StandIn && <StandIn field={field} onAnswer={setProblem} />}
@@ -85,12 +89,15 @@ function InPlace({
   today,
   problem,
   onChange,
+  onLabelDone,
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
   readonly today: string | undefined;
   readonly problem: string;
   readonly onChange: Change;
+  /** Called when somebody has finished editing the label. */
+  readonly onLabelDone: () => void;
 }) {
   const { Before, Behind, Beneath } = adornmentsOf(field);
   const isPicked = drawingOf(field.store.field, useKinds()).isPicked;
@@ -102,6 +109,7 @@ function InPlace({
         missing={words.addALabel}
         className="font-semibold"
         onChange={(text) => onChange((f) => ({ ...f, label: text }), 'label')}
+        onLeave={onLabelDone}
       />
       <Label field={field} missing={words.noLabel} className="sr-only" />
       <WordInPlace

@@ -2,14 +2,15 @@
 
 import type { CheckDocument, FieldDocument, RuleDocument } from '@arbeit/engine/document';
 import { definitionIn } from '@arbeit/engine/kinds';
-import type { Finding, Rule } from '@arbeit/engine/rules';
+import type { Finding, Rule, Verdict } from '@arbeit/engine/rules';
 import type { Field } from '@arbeit/react';
 import { useRef, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { startsFor } from '../../model/check-starts.ts';
-import { addRule, changeRule, moveRule, removeRule } from '../../model/edits.ts';
+import { addRule, moveRule } from '../../model/edits.ts';
 import { codeOf, ruleInWords, showWhenWords } from '../../model/rule-words.ts';
 import { useAtFirstUse } from '../../ui/first-use.ts';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { deferred } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
@@ -17,7 +18,7 @@ import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import * as texts from '../../words/desk/notes.ts';
 import type { Change } from './change.ts';
 
-const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
+const OpenRule = deferred(() => import('./open-rule.tsx').then((open) => open.OpenRule));
 
 const Contradictions = deferred(() => import('./contradictions.tsx').then((found) => found.Contradictions));
 
@@ -37,7 +38,7 @@ export function Notes({
   readonly today: string;
   readonly onChange: Change;
 }) {
-  useAtFirstUse(RuleEditor);
+  useAtFirstUse(OpenRule);
   const [isInUse, setIsInUse] = useState(false);
   const rules = definition.rules ?? [];
   const list = useRef<HTMLOListElement>(null);
@@ -46,7 +47,8 @@ export function Notes({
     rules.map(({ id }) => id),
     (id, to) => onChange((f) => moveRule(f, id, to)),
   );
-  const [opened, setOpened] = useState<string | null>(null);
+  const { opened, open, close } = useOpenRule();
+  const openRule = rules.find(({ id }) => id === opened);
   const { shown, findings } = field.evaluation;
   const speaking = shown[0]?.rule;
   const compiled = field.store.field;
@@ -57,55 +59,101 @@ export function Notes({
   };
   const own = rules.some((rule) => rule.check.type === 'complete') ? undefined : at('complete');
   return (
+    // Its two parts are in the grid of the band: the list beside the field, an open rule below both.
     <section
       aria-label={texts.rules}
-      className="min-w-0 text-sm"
+      className="contents"
       onFocus={() => setIsInUse(true)}
       onPointerMove={() => setIsInUse(true)}
     >
-      <div className="flex items-baseline gap-4">
-        <h2 className="caption">{texts.rulesFirstFailingRule}</h2>
-        <AddRule
-          definition={definition}
-          onAdd={(rule) => {
-            const { rules: all = [] } = addRule(definition, rule);
-            setOpened(all.at(-1)?.id ?? null);
-            onChange((f) => addRule(f, rule));
-          }}
-        />
-      </div>
-      <ol ref={list}>
-        {rules.map((rule) => (
-          <Note
-            key={rule.id}
-            rule={rule}
+      <div className="min-w-0 text-sm">
+        <div className="flex items-baseline gap-4">
+          <h2 className="caption">{texts.rulesFirstFailingRule}</h2>
+          <AddRule
             definition={definition}
-            field={field}
-            found={at(rule.id)}
-            speaks={rule.id === speaking}
-            isOpen={opened === rule.id}
-            onOpen={(isOpen) => setOpened(isOpen ? rule.id : null)}
-            onHandleKey={(event) => moveByKey(event, rule.id)}
-            today={today}
-            onChange={onChange}
+            onAdd={(rule) => {
+              const { rules: all = [] } = addRule(definition, rule);
+              const added = all.at(-1);
+              if (added) open(added.id);
+              onChange((f) => addRule(f, rule));
+            }}
           />
-        ))}
-        {own && (
-          <li
-            className="note pl-6"
-            data-speaks={speaking === 'complete' || undefined}
-            data-tie={speaking === 'complete' ? 'note' : undefined}
-          >
-            <VerdictIcon verdict={own.finding.verdict} />
-            <span>{texts.mustBeComplete}</span>
-            <span className="caption">{texts.onBlurBuilt}</span>
-          </li>
+        </div>
+        <ol ref={list}>
+          {rules.map((rule) => (
+            <Note
+              key={rule.id}
+              rule={rule}
+              definition={definition}
+              field={field}
+              found={at(rule.id)}
+              speaks={rule.id === speaking}
+              isOpen={opened === rule.id}
+              onOpen={(isOpen) => (isOpen ? open(rule.id) : close())}
+              onHandleKey={(event) => moveByKey(event, rule.id)}
+            />
+          ))}
+          {own && <BuiltIn field={field} finding={own.finding} speaks={speaking === 'complete'} />}
+        </ol>
+        {isInUse && rules.length > 0 && (
+          <Contradictions definition={definition} compiled={compiled} today={today} />
         )}
-      </ol>
-      {isInUse && rules.length > 0 && (
-        <Contradictions definition={definition} compiled={compiled} today={today} />
+      </div>
+      {openRule && (
+        <OpenRule
+          key={openRule.id}
+          rule={openRule}
+          definition={definition}
+          field={field}
+          words={at(openRule.id)?.rule.words ?? {}}
+          today={today}
+          onClose={close}
+          onChange={onChange}
+        />
       )}
     </section>
+  );
+}
+
+/**
+ * The verdict of a rule as it is shown: in an empty field only `required` decides something; the other rules
+ * wait until something is typed.
+ */
+const verdictAt = ({ evaluation }: Field, { verdict }: Finding, check: string): Verdict | 'skipped' =>
+  evaluation.content === '' && verdict === 'pass' && check !== 'required' ? 'skipped' : verdict;
+
+/** The rule that is open. Opening focuses its first blank; closing returns the focus to its line. */
+function useOpenRule() {
+  const [opened, setOpened] = useState<string | null>(null);
+  return {
+    opened,
+    open(id: string): void {
+      setOpened(id);
+      focusSoon('.rule-panel :is(input, select, textarea)');
+    },
+    close(): void {
+      setOpened(null);
+      if (opened !== null) focusSoon(`[data-rule="${CSS.escape(opened)}"]`);
+    },
+  };
+}
+
+/** The rule that every field has unless it defines one of its own. */
+function BuiltIn({
+  field,
+  finding,
+  speaks,
+}: {
+  readonly field: Field;
+  readonly finding: Finding;
+  readonly speaks: boolean;
+}) {
+  return (
+    <li className="note pl-6" data-speaks={speaks || undefined} data-tie={speaks ? 'note' : undefined}>
+      <VerdictIcon verdict={verdictAt(field, finding, 'complete')} />
+      <span>{texts.mustBeComplete}</span>
+      <span className="caption">{texts.onBlurBuilt}</span>
+    </li>
   );
 }
 
@@ -118,8 +166,6 @@ function Note({
   isOpen,
   onOpen,
   onHandleKey,
-  today,
-  onChange,
 }: {
   readonly rule: RuleDocument;
   readonly definition: FieldDocument;
@@ -129,8 +175,6 @@ function Note({
   readonly isOpen: boolean;
   readonly onOpen: (isOpen: boolean) => void;
   readonly onHandleKey: (event: React.KeyboardEvent) => void;
-  readonly today: string;
-  readonly onChange: Change;
 }) {
   const define = definitionIn(useKinds(), definition);
   const compiled = field.store.field;
@@ -150,10 +194,11 @@ function Note({
         <button
           type="button"
           className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-2 text-left hover:text-oxide"
+          data-rule={rule.id}
           aria-expanded={isOpen}
           onClick={() => onOpen(!isOpen)}
         >
-          {found && <VerdictIcon verdict={found.finding.verdict} />}
+          {found && <VerdictIcon verdict={verdictAt(field, found.finding, rule.check.type)} />}
           <span className="min-w-0 wrap-anywhere">{words}</span>
           <span className="caption">
             {showWhenWords[rule.show ?? 'leave']}
@@ -162,34 +207,6 @@ function Note({
         </button>
       </div>
       <p className="on-paper pl-6 text-faint">{found?.rule.say ?? found?.rule.words?.[codeOf(rule.check)]}</p>
-      {isOpen && (
-        <fieldset
-          aria-label={words}
-          className="min-w-0 pb-3 pl-6"
-          onKeyDown={(event) => {
-            if (event.key !== 'Escape' || event.defaultPrevented) return;
-            event.preventDefault();
-            onOpen(false);
-            event.currentTarget.parentElement?.querySelector<HTMLElement>('[aria-expanded]')?.focus();
-          }}
-        >
-          <RuleEditor
-            compiled={compiled}
-            define={define}
-            rule={rule}
-            words={found?.rule.words ?? {}}
-            present={field.evaluation.raw}
-            today={today}
-            onChange={(next) => onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)}
-            onAdd={(other) => onChange((f) => addRule(f, other))}
-            onRemove={() => {
-              onOpen(false);
-              document.querySelector<HTMLElement>('[data-add-rule]')?.focus();
-              onChange((f) => removeRule(f, rule.id));
-            }}
-          />
-        </fieldset>
-      )}
     </li>
   );
 }
@@ -213,6 +230,7 @@ function AddRule({
           id,
           label,
           isApart,
+          movesFocus: true,
           onSelect: () => onAdd({ id: idFor(check, id), check }),
         }))
       }

@@ -16,9 +16,5 @@ export function OnceDone({ isDone }: { readonly isDone: boolean }) {
       setKnown(isDone);
     }
   }, [isDone]);
-  return (
-    <p className="on-screen sticky left-0 min-h-5 text-sm text-faint">
-      {isKnown ? '' : words.clickAPartAbove}
-    </p>
-  );
+  return <p className="on-screen min-h-5 text-sm text-faint">{isKnown ? '' : words.clickAPartAbove}</p>;
 }

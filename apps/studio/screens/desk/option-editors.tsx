@@ -43,7 +43,11 @@ export function OptionEditors({
   return (
     <>
       {optionsFor(definition, part, kinds, Object.keys(set.classes ?? {})).map((option) => (
-        <div key={option.key} className={option.is === 'code' ? 'option w-full' : 'option'}>
+        <div
+          key={option.key}
+          data-option={option.key}
+          className={option.is === 'code' ? 'option w-full' : 'option'}
+        >
           <OptionEditor
             option={option}
             definition={definition}

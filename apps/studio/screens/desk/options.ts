@@ -6,6 +6,7 @@ import type { Option as Described, Options, Text } from '@arbeit/engine/options'
 import { readOptions } from '@arbeit/engine/options';
 import type { Option } from '../../field/option.ts';
 import { carriedAlong, editedHere } from '../../field/options.ts';
+import { isMet } from '../../model/set-options.ts';
 import * as texts from '../../words/desk/options.ts';
 
 type Entry = Readonly<Record<string, unknown>>;
@@ -26,12 +27,6 @@ export function optionsFor(
       // Shown once for an option with two inputs.
       return own.map((one, i): Option => (i === 0 && option.about ? { ...one, about: option.about } : one));
     });
-}
-
-/** Whether an option has the value that another one requires. */
-function isMet(options: Options, entry: Entry, { option, is }: NonNullable<Described['when']>): boolean {
-  const described = options[option];
-  return (entry[option] ?? (described && 'usual' in described ? described.usual : undefined)) === is;
 }
 
 /** The context of an option: the options of its kind, and the set's character classes. */

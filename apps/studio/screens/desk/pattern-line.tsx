@@ -66,8 +66,12 @@ export const PatternLine = memo(function PatternLine({
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const visit = useRef(0);
+  const latest = useRef(draft);
+  latest.current = draft;
   useEffect(() => {
-    setDraft((own) => own ?? keptText(name));
+    // When the field gets another id, its draft is stored under the new name.
+    if (latest.current === null) setDraft(keptText(name));
+    else keepText(name, latest.current);
   }, [name]);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {

@@ -1,5 +1,6 @@
 'use client';
 
+import { wordsOfCheck } from '@arbeit/engine/check-words';
 import type { RuleDocument } from '@arbeit/engine/document';
 import { dataOfMessage, problemWithMessage } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
@@ -9,11 +10,15 @@ import { codeOf, showWhenWords } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Help } from '../../ui/help.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
+import { WordSelect } from '../../ui/word-select.tsx';
 import * as texts from '../../words/desk/rule-editor.tsx';
 import { CheckEditor } from './check-editor.tsx';
+import { RuleReadings } from './rule-readings.tsx';
 import { SampleValues } from './sample-values.tsx';
 
-/** All options of a rule. */
+/**
+ * A rule as a sentence with blanks; under it its messages at the limit, test values and what is seldom set.
+ */
 export function RuleEditor({
   compiled,
   define,
@@ -23,6 +28,7 @@ export function RuleEditor({
   today,
   onChange,
   onAdd,
+  onClose,
   onRemove,
 }: {
   readonly compiled: HydratedField;
@@ -35,21 +41,58 @@ export function RuleEditor({
   readonly today: string;
   readonly onChange: (rule: RuleDocument) => void;
   readonly onAdd: (rule: RuleDocument) => void;
+  readonly onClose: () => void;
   readonly onRemove: () => void;
 }) {
   const { say: _, ...unsaid } = rule;
-  const { code: __, ...uncoded } = rule;
   const { check } = rule;
+  const isCode = wordsOfCheck(check.type).editor === 'code';
   const isTwo = check.type === 'range' && check.min !== undefined && check.max !== undefined;
   const data = dataOfMessage(define, check).map((name) => `{${name}}`);
   return (
-    <div className="mt-1 space-y-2">
-      <CheckEditor
-        compiled={compiled}
-        define={define}
-        check={check}
-        onChange={(next) => onChange({ ...rule, check: next })}
-      />
+    <>
+      <div className="rule-sentence">
+        <div className={isCode ? 'w-full' : 'rule-check'}>
+          <CheckEditor
+            compiled={compiled}
+            define={define}
+            check={check}
+            onChange={(next) => onChange({ ...rule, check: next })}
+          />
+        </div>
+        <span className="rule-word">{texts.orShow}</span>
+        <div className="rule-message">
+          <MessageEditor
+            say={rule.say}
+            check={check}
+            locale={compiled.locale}
+            usual={words[codeOf(check)] ?? ''}
+            problemOf={(text) => problemWithMessage(define, check, text)[0] ?? null}
+            onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
+          />
+          <Help about={texts.theMessage}>
+            <p>{texts.leaveEmptyToUse(<span className="value">{data.join(' ')}</span>)}</p>
+          </Help>
+        </div>
+        <span className="rule-word">
+          <WordSelect
+            label={texts.showMessage}
+            value={rule.show ?? 'leave'}
+            choices={showWhenWords}
+            onChange={(show) => onChange({ ...rule, show })}
+          />{' '}
+          {texts.asWord}{' '}
+          <WordSelect
+            label={texts.severity}
+            value={rule.severity ?? 'error'}
+            choices={severities}
+            onChange={(severity) => onChange({ ...rule, severity })}
+          />
+        </span>
+        <button type="button" className="word-button ml-auto" onClick={onClose}>
+          {texts.close}
+        </button>
+      </div>
       {isTwo && (
         <p>
           {texts.minimumAndMaximumShare}{' '}
@@ -67,21 +110,40 @@ export function RuleEditor({
           </button>
         </p>
       )}
-      <div className="flex flex-wrap items-center gap-x-3">
-        <MessageEditor
-          say={rule.say}
-          check={check}
-          locale={compiled.locale}
-          usual={words[codeOf(check)] ?? ''}
-          problemOf={(text) => problemWithMessage(define, check, text)[0] ?? null}
-          onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
-        />
-        <Help about={texts.theMessage}>
-          <p>{texts.leaveEmptyToUse(<span className="value">{data.join(' ')}</span>)}</p>
-        </Help>
+      <div className="rule-details">
+        <RuleReadings compiled={compiled} rule={rule} today={today} />
+        <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
+        <Rest rule={rule} onChange={onChange} onRemove={onRemove} />
       </div>
-      <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
-      <Manner rule={rule} onChange={onChange} />
+    </>
+  );
+}
+
+const severities = { error: texts.error, warning: texts.warningInText } as const;
+
+/** What happens to an invalid value, the error code, and the end of the rule. */
+function Rest({
+  rule,
+  onChange,
+  onRemove,
+}: {
+  readonly rule: RuleDocument;
+  readonly onChange: (rule: RuleDocument) => void;
+  readonly onRemove: () => void;
+}) {
+  const { code: _, ...uncoded } = rule;
+  const { refused: __, ...kept } = rule;
+  return (
+    <div>
+      <p className="flex flex-wrap items-baseline gap-x-1.5">
+        {texts.ifTheValueFails}
+        <WordSelect
+          label={texts.ifTheValueFails}
+          value={rule.refused ?? 'keep'}
+          choices={refusals}
+          onChange={(refused) => onChange(refused === 'clear' ? { ...rule, refused } : kept)}
+        />
+      </p>
       <div className="flex items-end gap-3">
         <Labelled label={texts.errorCode}>
           {(id) => (
@@ -89,7 +151,7 @@ export function RuleEditor({
               id={id}
               className="entry value"
               value={rule.code ?? ''}
-              placeholder={codeOf(check)}
+              placeholder={codeOf(rule.check)}
               check={(text) =>
                 text === '' || /^[a-z][\w-]*$/i.test(text) ? null : texts.useOnlyLettersDigits
               }
@@ -105,61 +167,4 @@ export function RuleEditor({
   );
 }
 
-/** When the message shows, its severity, and what happens to an invalid value. */
-function Manner({
-  rule,
-  onChange,
-}: {
-  readonly rule: RuleDocument;
-  readonly onChange: (rule: RuleDocument) => void;
-}) {
-  return (
-    <div className="flex flex-wrap gap-3">
-      <Labelled label={texts.showMessage}>
-        {(id) => (
-          <select
-            id={id}
-            className="entry"
-            value={rule.show ?? 'leave'}
-            onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
-          >
-            {Object.entries(showWhenWords).map(([show, said]) => (
-              <option key={show} value={show}>
-                {said}
-              </option>
-            ))}
-          </select>
-        )}
-      </Labelled>
-      <Labelled label={texts.severity}>
-        {(id) => (
-          <select
-            id={id}
-            className="entry"
-            value={rule.severity ?? 'error'}
-            onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
-          >
-            <option value="error">{texts.error}</option>
-            <option value="warning">{texts.warningInText}</option>
-          </select>
-        )}
-      </Labelled>
-      <Labelled label={texts.ifTheValueFails}>
-        {(id) => (
-          <select
-            id={id}
-            className="entry"
-            value={rule.refused ?? 'keep'}
-            onChange={({ target }) => {
-              const { refused: ___, ...kept } = rule;
-              onChange(target.value === 'clear' ? { ...rule, refused: 'clear' } : kept);
-            }}
-          >
-            <option value="keep">{texts.keepIt}</option>
-            <option value="clear">{texts.clearTheField}</option>
-          </select>
-        )}
-      </Labelled>
-    </div>
-  );
-}
+const refusals = { keep: texts.keepIt, clear: texts.clearTheField } as const;

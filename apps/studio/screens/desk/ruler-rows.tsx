@@ -8,6 +8,8 @@ export interface RulerRow {
   readonly name: string;
   readonly text: string;
   of(column: number): string;
+  /** The sample's character per column, shown faintly while nothing is typed. */
+  sampleOf?(column: number): string;
 }
 
 /** Characters that are invisible get a symbol. */
@@ -47,7 +49,7 @@ export function RulerRows({
           style={{ left: `calc(${to} * var(--col) - 1px)` }}
         />
       )}
-      {rows.map(({ name, text, of }) => (
+      {rows.map(({ name, text, of, sampleOf }) => (
         <div key={name} className="flex h-7 items-center border-b">
           {/* Read as one text; the columns are for the eye. */}
           <span className="sr-only">
@@ -57,9 +59,9 @@ export function RulerRows({
             {columns.map(({ id, isContent }, i) => (
               <span
                 key={id}
-                className={`w-[var(--col)] border-l text-center ${isContent ? 'font-bold' : 'text-faint'}`}
+                className={`w-[var(--col)] border-l text-center ${isContent ? 'font-bold' : text === '' ? 'text-line' : 'text-faint'}`}
               >
-                {shown(of(i))}
+                {shown(text === '' ? (sampleOf?.(i) ?? '') : of(i))}
               </span>
             ))}
           </span>

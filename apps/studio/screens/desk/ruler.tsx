@@ -32,7 +32,12 @@ export function Ruler({
   };
   const at = (i: number): Standing | null => placed[i] ?? null;
   const rows: readonly RulerRow[] = [
-    { name: words.display, text: state.body.display, of: (i) => at(i)?.character ?? '' },
+    {
+      name: words.display,
+      text: state.body.display,
+      of: (i) => at(i)?.character ?? '',
+      sampleOf: (i) => columns[i]!.character,
+    },
     { name: words.content, text: state.body.content, of: (i) => (at(i)?.content ? at(i)!.character : '') },
     { name: words.raw, text: raw, of: (i) => inRaw(at(i), columns[i]!) },
   ];

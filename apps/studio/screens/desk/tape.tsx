@@ -1,16 +1,7 @@
 'use client';
 
 import { writeEvent } from '@arbeit/engine/tape';
-import {
-  type ChangeEvent,
-  type KeyboardEvent,
-  type ReactNode,
-  type RefObject,
-  useEffect,
-  useRef,
-  useState,
-} from 'react';
-import { takenInWords } from '../../field/taken.ts';
+import { type KeyboardEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { assumedInWords } from '../../model/assumed.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
 import { shortened } from '../../model/shortened.ts';
@@ -18,10 +9,19 @@ import * as words from '../../words/desk/tape.ts';
 import { Expected } from './expected.tsx';
 import { type DeskExpectable, type Expects, expectedAt } from './expects.ts';
 import type { Play } from './plays.ts';
+import { TapeHead } from './tape-head.tsx';
 import type { TapeRow } from './tape-rows.ts';
 
-/** Largest tape file, in bytes. */
-const mostBytes = 500_000;
+const nothing: ReadonlySet<string> = new Set();
+
+const headings = [
+  words.key,
+  words.displayHeading,
+  words.rawHeading,
+  words.value,
+  words.flagsHeading,
+  words.messages,
+];
 
 /** The scrolling list of rows, which shows the row that the desk shows. */
 function useFollowed(here: number, count: number): RefObject<HTMLElement | null> {
@@ -79,6 +79,8 @@ export function Tape({
   /** The message about the last trial that was saved. */
   readonly kept: ReactNode;
 }) {
+  /** Whether the expectations of a trial are being chosen. */
+  const [isChoosing, setChoosing] = useState(false);
   const here = at ?? rows.length - 1;
   const list = useFollowed(here, rows.length);
   const step = (to: number) => onStep(to >= rows.length - 1 ? null : Math.max(0, to));
@@ -101,10 +103,18 @@ export function Tape({
         onKeep={onKeep}
         onClear={onClear}
         onRestore={onRestore}
+        isChoosing={isChoosing}
+        onChoosing={setChoosing}
       />
-      <div className="min-h-8">
-        {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
-      </div>
+      {isChoosing && (
+        <div className="min-h-8">
+          {rows[here] ? (
+            <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />
+          ) : (
+            <p className="py-1 text-sm text-faint">{words.nothingToExpectYet}</p>
+          )}
+        </div>
+      )}
       {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard, and arrows step here */}
       <section
         ref={list}
@@ -119,14 +129,7 @@ export function Tape({
           <table className="w-full border-collapse text-left text-sm">
             <thead className="caption sticky top-0 bg-paper">
               <tr>
-                {[
-                  words.key,
-                  words.displayHeading,
-                  words.rawHeading,
-                  words.value,
-                  words.flagsHeading,
-                  words.messages,
-                ].map((name) => (
+                {headings.map((name) => (
                   <th key={name} scope="col" className="py-1 pr-4 font-normal">
                     {name}
                   </th>
@@ -140,9 +143,9 @@ export function Tape({
                   row={row}
                   before={rows[i - 1]}
                   isHere={i === here}
-                  expected={expectedAt(rows, row, expects)}
+                  expected={isChoosing ? expectedAt(rows, row, expects) : nothing}
                   onStep={() => step(i)}
-                  onExpect={(what) => onExpect(row, what)}
+                  onExpect={isChoosing ? (what) => onExpect(row, what) : undefined}
                 />
               ))}
             </tbody>
@@ -151,112 +154,6 @@ export function Tape({
       </section>
       {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
     </section>
-  );
-}
-
-/** The number of rows, and the actions on the whole tape. */
-function TapeHead({
-  rows,
-  at,
-  here,
-  kept,
-  textOf,
-  onStepTo,
-  onOpen,
-  onKeep,
-  onClear,
-  onRestore,
-}: {
-  readonly rows: readonly TapeRow[];
-  readonly at: number | null;
-  readonly here: number;
-  readonly kept: ReactNode;
-  readonly textOf: () => Promise<string>;
-  readonly onStepTo: (row: number) => void;
-  readonly onOpen: (text: string) => Promise<string>;
-  readonly onKeep: () => void;
-  readonly onClear: () => void;
-  readonly onRestore: (() => void) | null;
-}) {
-  const [copied, setCopied] = useState('');
-  const last = rows.at(-1);
-  const copy = async () => {
-    const done = await textOf()
-      .then((text) => navigator.clipboard.writeText(text))
-      .then(
-        () => true,
-        () => false,
-      );
-    setCopied(done ? words.copied : words.theBrowserBlockedCopying);
-  };
-  const open = async ({ target }: ChangeEvent<HTMLInputElement>) => {
-    const [file] = target.files ?? [];
-    // Lets the same file be opened a second time.
-    target.value = '';
-    if (!file) return;
-    if (file.size > mostBytes) setCopied(words.thisFileIsTooLarge);
-    else
-      setCopied(
-        await file
-          .text()
-          .then(onOpen)
-          .catch(() => words.couldNotLoadThisPart),
-      );
-  };
-  // What was said of a copy is said of this tape alone.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
-  useEffect(() => setCopied(''), [rows]);
-  return (
-    <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
-      <h2 className="font-semibold">{words.tape}</h2>
-      <span className="caption">
-        <span role="status">{kept || copied}</span>
-        {/* Not announced: it changes with every key. */}
-        {!kept &&
-          !copied &&
-          (rows.length === 0
-            ? words.empty
-            : at === null
-              ? words.rows(rows.length)
-              : words.rowOfNewKeysContinue(at + 1, rows.length))}
-      </span>
-      {/* For those who cannot see it at its row. */}
-      <p role="status" aria-label={words.lastRejection} className="sr-only">
-        {last && takenInWords(last.state, last.event)}
-      </p>
-      <div className="ml-auto flex gap-x-4">
-        <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
-          {words.stepBack}
-        </button>
-        <button
-          type="button"
-          className="word-button"
-          disabled={at === null}
-          onClick={() => onStepTo(here + 1)}
-        >
-          {words.stepForward}
-        </button>
-        <label className="word-button cursor-pointer focus-within:outline-2">
-          {words.openATape}
-          <input type="file" accept=".tape,text/plain" className="sr-only" onChange={open} />
-        </label>
-        <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
-          {words.copyAsText}
-        </button>
-        <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
-          {words.saveAsTrial}
-        </button>
-        {/* One button, so that the focus stays where it is. */}
-        <button
-          type="button"
-          className="word-button"
-          disabled={rows.length === 0 && !onRestore}
-          onClick={onRestore ?? onClear}
-        >
-          {onRestore ? words.restoreTape : words.clearTape}
-        </button>
-      </div>
-    </div>
   );
 }
 
@@ -293,15 +190,16 @@ function Row({
   readonly isHere: boolean;
   readonly expected: ReadonlySet<string>;
   readonly onStep: () => void;
-  readonly onExpect: (what: DeskExpectable) => void;
+  /** Keeps or drops an expectation of the row; only while expectations are chosen. */
+  readonly onExpect: ((what: DeskExpectable) => void) | undefined;
 }) {
   const { evaluation, state } = row;
   const changed = (isChanged: boolean) => (isChanged ? 'font-bold text-ink' : 'text-faint');
-  // On the current row a click on a cell keeps or drops it as an expectation; on another row it goes to that
-  // row.
+  // While expectations are chosen, a click on a cell of the current row keeps or drops it. On another row it
+  // goes to that row.
   const cell = (what: DeskExpectable) => ({
     'data-expected': expected.has(what) || undefined,
-    onClick: isHere ? () => onExpect(what) : undefined,
+    onClick: isHere && onExpect ? () => onExpect(what) : undefined,
   });
   const flags = Object.entries(evaluation.flags).filter(([, on]) => on);
   const wasOn = new Set(
@@ -313,13 +211,13 @@ function Row({
       aria-current={isHere ? 'step' : undefined}
       className={`cursor-pointer border-b align-top ${isHere ? 'bg-wash' : ''}`}
     >
-      <td className="value max-w-56 truncate whitespace-nowrap py-0.5 pr-4">
+      <td className="value max-w-56 truncate whitespace-nowrap py-px pr-4">
         {isHere ? <span aria-hidden="true">▸ </span> : <span aria-hidden="true">{'\u00a0 '}</span>}
         <span title={writeEvent(row.event)}>{keyInWords(row.event)}</span>
       </td>
       <td
         {...cell('display')}
-        className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.evaluation.display !== evaluation.display)}`}
+        className={`value whitespace-pre py-px pr-4 ${changed(before?.evaluation.display !== evaluation.display)}`}
       >
         {state.focused ? (
           <Drawn display={evaluation.display} start={state.start} end={state.end} />
@@ -329,24 +227,24 @@ function Row({
       </td>
       <td
         {...cell('raw')}
-        className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.evaluation.raw !== evaluation.raw)}`}
+        className={`value max-w-40 truncate whitespace-pre py-px pr-4 ${changed(before?.evaluation.raw !== evaluation.raw)}`}
       >
         {evaluation.raw}
       </td>
       <td
         {...cell('value')}
-        className={`value max-w-40 truncate py-0.5 pr-4 ${changed(before?.evaluation.value !== evaluation.value)}`}
+        className={`value max-w-40 truncate py-px pr-4 ${changed(before?.evaluation.value !== evaluation.value)}`}
       >
         {evaluation.value ?? 'null'}
       </td>
-      <td {...cell('flags')} className="py-0.5 pr-4 text-xs leading-5">
+      <td {...cell('flags')} className="py-px pr-4 text-xs leading-5">
         {flags.map(([name]) => (
           <span key={name} className={`mr-1.5 ${changed(!wasOn.has(name))}`}>
             {name}
           </span>
         ))}
       </td>
-      <td {...cell('codes')} className="py-0.5">
+      <td {...cell('codes')} className="py-px">
         {state.rejected && (
           <span className="text-brick">
             {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}

@@ -1,6 +1,7 @@
 // Every text of these files, for tests; the studio imports single files, so that a page loads only its own.
 
 export * from './add-pattern.ts';
+export * from './all-options.ts';
 export * from './appearance-editor.ts';
 export * from './appearance-section.ts';
 export * from './appearance-words.ts';
@@ -13,9 +14,9 @@ export * from './definition-band.ts';
 export * from './desk.ts';
 export * from './expected.ts';
 export * from './expects.ts';
+export * from './facts.ts';
 export * from './field-alone.ts';
 export * from './field-turns.ts';
-export * from './folded-line.ts';
 export * from './inline-panel.ts';
 export * from './input-attributes.ts';
 export * from './kind-band.ts';
@@ -40,6 +41,7 @@ export * from './picks-editor.ts';
 export * from './play-tape.ts';
 export * from './plays.ts';
 export * from './rule-editor.tsx';
+export * from './rule-readings.ts';
 export * from './ruler.ts';
 export * from './ruler-rows.ts';
 export * from './sample-values.tsx';
@@ -48,4 +50,5 @@ export * from './shared.ts';
 export * from './shared-value.ts';
 export * from './specimen.ts';
 export * from './tape.ts';
+export * from './tape-head.ts';
 export * from './use-trial-tape.ts';

@@ -3,6 +3,10 @@
 import type { ReactNode } from 'react';
 
 export { deleteRule } from '../later.ts';
+export { close } from '../shared.ts';
+
+export const orShow = 'or show';
+export const asWord = 'as';
 
 export const minimumAndMaximumShare = 'Minimum and maximum share one message.';
 export const splitIntoTwoRules = 'Split into two rules';
@@ -16,8 +20,8 @@ export const errorCode = 'Error code';
 export const useOnlyLettersDigits = 'Use only letters, digits, “-” and “_”.';
 export const showMessage = 'Show message';
 export const severity = 'Severity';
-export const error = 'error';
-export const warningInText = 'warning';
+export const error = 'an error';
+export const warningInText = 'a warning';
 export const ifTheValueFails = 'If the value fails';
 export const keepIt = 'keep it';
 export const clearTheField = 'clear the field';

@@ -10,3 +10,4 @@ export const content = 'content';
 export const display = 'display';
 export const empty = 'empty';
 export const raw = 'raw';
+export const tape = 'Tape';

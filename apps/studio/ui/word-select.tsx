@@ -1,0 +1,36 @@
+'use client';
+
+/** A choice inside a sentence: a list that looks like the word it is set to. */
+export function WordSelect<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: T;
+  readonly choices: Readonly<Record<T, string>>;
+  readonly onChange: (value: T) => void;
+}) {
+  const keys = Object.keys(choices) as T[];
+  return (
+    <span className="word-select">
+      <select
+        aria-label={label}
+        data-in-sentence
+        value={value}
+        onChange={({ target }) => {
+          const chosen = keys.find((key) => key === target.value);
+          if (chosen !== undefined) onChange(chosen);
+        }}
+      >
+        {keys.map((key) => (
+          <option key={key} value={key}>
+            {choices[key]}
+          </option>
+        ))}
+      </select>
+      <span aria-hidden="true">▾</span>
+    </span>
+  );
+}

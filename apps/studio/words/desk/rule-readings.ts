@@ -1,0 +1,4 @@
+// Texts of `screens/desk/rule-readings.tsx`.
+
+export const asItWillRead = 'Messages at the limit and next to it';
+export const emptyField = 'empty field';

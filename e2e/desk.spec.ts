@@ -1,0 +1,165 @@
+import { expect, type Page } from '@playwright/test';
+import * as words from '../apps/studio/words/index.ts';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+import { documentOf, newSet, saved } from './sets.ts';
+
+/** The desk as a whole: what is seen at once, rules as sentences, ids that follow labels. */
+
+const live = (page: Page) => page.getByRole('region', { name: words.desk.liveField });
+const rules = (page: Page) => page.getByRole('region', { name: words.shared.rules });
+const price = { id: 'price', kind: 'currency', label: 'Price', entry: { currency: 'EUR' } };
+
+for (const [field, label, text] of [
+  ['warden', 'Warden’s telephone', '55501044778'],
+  ['deposit', 'Deposit', '1234.56'],
+  ['mobile', 'Guest’s mobile number', '07700900123'],
+] as const)
+  test(`definition, field, rules and eight rows of tape are seen at once: ${field}`, async ({ page }) => {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(`/sets/ridge-huts/fields/${field}`);
+    await live(page).getByLabel(label).focus();
+    await page.keyboard.type(text);
+    const isWithin = (box: { y: number; height: number } | null) => box !== null && box.y + box.height <= 800;
+    expect(isWithin(await rules(page).getByRole('listitem').last().boundingBox())).toBe(true);
+    const rows = await page.locator('.tape-rows tbody tr').evaluateAll(
+      (all) =>
+        all.filter((row) => {
+          const list = row.closest('.tape-rows')!.getBoundingClientRect();
+          const head = row.closest('table')!.querySelector('thead')!.getBoundingClientRect();
+          const { top, bottom } = row.getBoundingClientRect();
+          return top >= head.bottom - 1 && bottom <= Math.min(list.bottom, innerHeight) + 1;
+        }).length,
+    );
+    expect(rows).toBeGreaterThanOrEqual(Math.min(8, [...text].length));
+    // Raw and value are right of the ruler, and nothing moves as they become longer.
+    const ruler = (await page.getByRole('region', { name: words.desk.ruler }).boundingBox())!;
+    const values = (await page.getByRole('region', { name: words.desk.values }).boundingBox())!;
+    expect(values.x).toBeGreaterThanOrEqual(ruler.x + ruler.width);
+    const line = (await live(page).getByLabel(label).boundingBox())!;
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Backspace');
+    expect((await live(page).getByLabel(label).boundingBox())!.y).toBe(line.y);
+  });
+
+test('an empty ruler has the sample, which screen readers do not read; an empty field skips its rules', async ({
+  page,
+}) => {
+  await page.goto('/sets/ridge-huts/fields/deposit');
+  const ruler = page.getByRole('region', { name: words.desk.ruler });
+  await expect(ruler.locator('[aria-hidden] .text-line')).not.toHaveCount(0);
+  await expect(ruler).toContainText(`${words.desk.display}: ${words.desk.empty}`);
+  await expect(rules(page).getByRole('button', { name: /^skipped at most £500\.00/ })).toBeVisible();
+  await expect(rules(page).getByRole('button', { name: /^open is required/ })).toBeVisible();
+  await live(page).getByLabel('Deposit').focus();
+  await page.keyboard.type('30');
+  await expect(rules(page).getByRole('button', { name: /^pass at most £500\.00/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: words.desk.values })).toContainText('30.00');
+});
+
+test('a rule is a sentence with blanks, with its messages at the limit; the focus goes in and comes back', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [price] });
+  await page.goto(`/sets/${id}/fields/price`);
+  await rules(page).getByRole('button', { name: words.shared.addRule }).press('Enter');
+  await page.getByRole('menuitem', { name: words.desk.minimum }).press('Enter');
+  const limit = page.getByRole('textbox', { name: words.desk.minimum });
+  await expect(limit).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('20');
+  const panel = page.locator('.rule-panel');
+  const readings = panel.getByRole('table', { name: words.desk.asItWillRead });
+  await expect(readings.getByRole('row')).toHaveText([
+    /^€19\.00\s*open\s*Enter €20\.00 or more\.$/,
+    /^€20\.00\s*pass/,
+    /^€21\.00\s*pass/,
+  ]);
+  await panel
+    .getByRole('textbox', { name: words.field.message, exact: true })
+    .fill('Deposits begin at {min}.');
+  await expect(readings).toContainText('Deposits begin at €20.00.');
+  await panel.getByRole('combobox', { name: words.desk.severity }).selectOption(words.desk.warningInText);
+  await expectNoViolations(page, '.rule-panel');
+  // It takes the whole width, and the field above it stays in its place.
+  const band = (await page.locator('.field-band').boundingBox())!;
+  expect((await panel.boundingBox())!.width).toBeGreaterThan(band.width - 2);
+  await page.keyboard.press('Escape');
+  await expect(panel).toHaveCount(0);
+  await expect(rules(page).getByRole('button', { name: /at least €20\.00.*warning/ })).toBeFocused();
+  await expect
+    .poll(async () => (await documentOf(request, id)).fields[0].rules)
+    .toMatchObject([
+      { check: { type: 'range', min: '20.00' }, say: 'Deposits begin at {min}.', severity: 'warning' },
+    ]);
+});
+
+test('a made-up id follows the label until somebody sets it; what was typed stays, undo leads back', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [price] });
+  await page.goto(`/sets/${id}/fields/price`);
+  // An id that was there before this browser stays.
+  await page.getByRole('textbox', { name: words.desk.label, exact: true }).fill('Price of a bed');
+  await page.keyboard.press('Tab');
+  await saved(page);
+  expect((await documentOf(request, id)).fields[0]).toMatchObject({ id: 'price', label: 'Price of a bed' });
+  // A new field, by key from the desk.
+  await page.locator('.tape-rows').focus();
+  await page.keyboard.press('n');
+  await page.getByRole('textbox', { name: words.set.labelOptional }).fill('Day of arrival');
+  await page
+    .getByRole('button', { name: /^date\b/i })
+    .first()
+    .click();
+  await page.waitForURL(`**/sets/${id}/fields/day-of-arrival`);
+  await live(page).getByLabel('Day of arrival').focus();
+  await page.keyboard.type('1402');
+  await page.getByRole('textbox', { name: words.desk.label, exact: true }).fill('Departure');
+  await page.keyboard.press('Tab');
+  await page.waitForURL(`**/sets/${id}/fields/departure`);
+  await expect(live(page).getByLabel('Departure')).toHaveValue(/14\/02/);
+  await expect(page.locator('.tape-rows tbody tr')).not.toHaveCount(0);
+  await page.getByRole('button', { name: words.set.undo, exact: true }).click();
+  await page.waitForURL(`**/sets/${id}/fields/day-of-arrival`);
+  await page.getByRole('button', { name: words.set.redo, exact: true }).click();
+  await page.waitForURL(`**/sets/${id}/fields/departure`);
+  await page.reload();
+  await expect(live(page).getByLabel('Departure')).toBeVisible();
+  // Set by hand, it stays.
+  await page.getByRole('button', { name: words.shared.actionsFor('Departure') }).click();
+  await page.getByRole('menuitem', { name: words.shared.changeId }).click();
+  await expect(page.getByText(words.set.codeMayUseTheId('departure'))).toHaveCount(0);
+  await page.getByRole('textbox', { name: words.later.id, exact: true }).fill('leaves');
+  await page.getByRole('button', { name: words.later.rename }).click();
+  await page.waitForURL(`**/sets/${id}/fields/leaves`);
+  await page.getByRole('textbox', { name: words.desk.label, exact: true }).fill('Last day');
+  await page.keyboard.press('Tab');
+  await saved(page);
+  await expect.poll(async () => (await documentOf(request, id)).fields.map((one: { id: string }) => one.id)).toEqual(['price', 'leaves']); // biome-ignore format: one poll
+  await page.getByRole('button', { name: words.shared.actionsFor('Last day') }).click();
+  await page.getByRole('menuitem', { name: words.shared.changeId }).click();
+  await expect(page.getByText(words.set.codeMayUseTheId('leaves'))).toBeVisible();
+});
+
+test('every option is found by its name; what differs from the default is told, and leads to where it is set', async ({
+  page,
+  request,
+}) => {
+  const phone = { id: 'phone', kind: 'phone', label: 'Phone', entry: { home: 'GB' } };
+  const id = await newSet(request, { fields: [phone] });
+  await page.goto(`/sets/${id}/fields/phone`);
+  await page.getByRole('button', { name: words.desk.allOptions }).press('Enter');
+  await page.getByRole('menuitem', { name: /^Number types/ }).press('Enter');
+  const strip = page.locator('.strip');
+  await expect(strip.locator('[data-option="types"]').locator(':focus')).toHaveCount(1);
+  await strip.getByRole('radio', { name: /^mobile/ }).check();
+  await page.keyboard.press('Escape');
+  const told = page.getByRole('button', { name: /^Number types: mobile/ });
+  await expect(told).toBeVisible();
+  await expectNoViolations(page, '.ruler-band');
+  await told.press('Enter');
+  await expect(strip.locator('[data-option="types"]').locator(':focus')).toHaveCount(1);
+});
