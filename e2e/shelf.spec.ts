@@ -111,3 +111,38 @@ test('a proof sheet for colleagues who have no Arbeit: a page without scripts, a
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('link')).toHaveCount(0);
 });
+
+test('a tour in four steps on the demo: offered on the shelf, skipped, found again, walked by key', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const step = (at: number) => page.getByRole('region', { name: words.set.tourStep(at, 4) });
+  await page.getByRole('button', { name: words.shared.tourInFourSteps }).click();
+  await expect(step(1).getByRole('button', { name: words.set.nextStep })).toBeFocused();
+  await expectNoViolations(page, '.tour');
+  await page.getByRole('button', { name: words.set.skipTour }).click();
+  await expect(step(1)).toHaveCount(0);
+  await page.goto('/sets/ridge-huts/fields/deposit');
+  await expect(page.locator('.tour')).toHaveCount(0);
+  // Found again among the commands, from any page.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('tour');
+  await page.keyboard.press('Enter');
+  await expect(step(1)).toBeVisible();
+  for (const [at, path] of [
+    [2, 'fields/member'],
+    [3, 'trials'],
+    [4, 'hand-off'],
+  ] as const) {
+    await expect(page.getByRole('button', { name: words.set.nextStep })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await page.waitForURL(`**/sets/ridge-huts/${path}`);
+    await expect(step(at)).toBeVisible();
+  }
+  // It goes on after a reload, and ends with the last step.
+  await page.reload();
+  await page.getByRole('button', { name: words.set.finish }).click();
+  await expect(page.locator('.tour')).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator('.tour')).toHaveCount(0);
+});

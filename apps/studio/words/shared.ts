@@ -69,3 +69,4 @@ export const breadcrumb = 'Breadcrumb';
 export const setPages = 'Set pages';
 export const initialValue = 'Initial value';
 export const newFieldInThisSet = 'New field in this set…';
+export const tourInFourSteps = 'Tour in four steps';

@@ -5,6 +5,7 @@ import { Commands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
 import { SheetSwitch } from '../../ui/sheet-switch.tsx';
 import * as words from '../../words/set/masthead.ts';
+import { Tour } from './tour.tsx';
 
 /** Pages of a set beside its fields and forms. */
 const sheets = [
@@ -80,6 +81,7 @@ export function Masthead({
         <Commands indexed={indexed} />
         <SheetSwitch />
       </div>
+      <Tour />
     </header>
   );
 }

@@ -11,6 +11,7 @@ import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { later, useLater } from '../../ui/later.tsx';
 import * as words from '../../words/shelf/shelf.ts';
 import { Masthead } from '../set/masthead.tsx';
+import { startTour } from '../set/tour.tsx';
 import { FoldedSets, type Listed } from './folded-sets.tsx';
 import { SetSection } from './set-section.tsx';
 
@@ -97,7 +98,16 @@ export function Shelf({
       <main className="min-h-[calc(100vh-3.2rem)] px-6 pb-24 max-md:px-4" {...drop}>
         <h1 className="sr-only">{words.shelf}</h1>
         {gone && <SetGone gone={gone} onBack={() => setGone(null)} />}
-        {sets.length > 0 && <p className="caption pt-3">{words.aSetHolds}</p>}
+        {sets.length > 0 && (
+          <p className="caption pt-3">
+            {words.aSetHolds}{' '}
+            {sets.some(({ id }) => id === 'ridge-huts') && (
+              <button type="button" className="word-button" onClick={startTour}>
+                {words.tourInFourSteps}
+              </button>
+            )}
+          </p>
+        )}
         {sets.length === 0 && <p className="py-16 text-faint">{words.noSetsYet}</p>}
         {sets
           .filter(({ key }) => key !== gone?.key)

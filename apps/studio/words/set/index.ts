@@ -8,3 +8,5 @@ export * from './new-field-command.ts';
 export * from './new-field-dialog.ts';
 export * from './refused-versions.ts';
 export * from './save-line.ts';
+export * from './tour.ts';
+export * from './tour-band.ts';

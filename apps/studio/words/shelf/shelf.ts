@@ -2,7 +2,15 @@
 
 import { plural } from '../plural.ts';
 
-export { downloadJson, findAField, importLabel, newSet, restore, shelf } from '../shared.ts';
+export {
+  downloadJson,
+  findAField,
+  importLabel,
+  newSet,
+  restore,
+  shelf,
+  tourInFourSteps,
+} from '../shared.ts';
 
 export const newFieldInTheFirst = 'New field in the first set';
 export const aSetHolds =
