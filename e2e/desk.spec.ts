@@ -163,3 +163,31 @@ test('every option is found by its name; what differs from the default is told, 
   await told.press('Enter');
   await expect(strip.locator('[data-option="types"]').locator(':focus')).toHaveCount(1);
 });
+
+test('structured text keeps its direction on a right-to-left page, and so do the boxes of a code', async ({
+  page,
+}) => {
+  const all: Record<string, string> = {};
+  for (const field of ['warden', 'deposit', 'walk-in', 'mobile', 'change-code']) {
+    await page.goto(`/sets/ridge-huts/fields/${field}`);
+    await page.getByRole('combobox', { name: words.ui.textDirection }).selectOption(words.ui.rightToLeft);
+    const line = page.locator('.live-paper input').last();
+    all[field] = await line.evaluate((input) => getComputedStyle(input).direction);
+  }
+  expect(all).toEqual({
+    warden: 'ltr',
+    deposit: 'ltr',
+    'walk-in': 'ltr',
+    mobile: 'ltr',
+    'change-code': 'ltr',
+  });
+  const boxes = await page
+    .locator('.live-paper [data-box]')
+    .evaluateAll((drawn) => drawn.map((box) => box.getBoundingClientRect().x));
+  expect(boxes).toEqual([...boxes].sort((a, b) => a - b));
+  // As handed off, in a shadow tree.
+  await page.getByRole('combobox', { name: words.ui.view }).selectOption(words.desk.asExported);
+  const drawn = await page.locator('arbeit-field [data-box]').evaluateAll((own) => own.map((box) => box.getBoundingClientRect().x)); // biome-ignore format: one measure
+  expect(drawn).toEqual([...drawn].sort((a, b) => a - b));
+  expect(drawn).toHaveLength(6);
+});

@@ -4,7 +4,7 @@ import { controlAttributesOf } from './attributes.ts';
 
 // Each sort of control has what HTML and ARIA allow on it, and nothing else.
 test.each([
-  ['pass', { type: 'text', name: 'pass', 'aria-required': true }],
+  ['pass', { type: 'text', name: 'pass', dir: 'ltr', 'aria-required': true }],
   ['word', { type: 'password', autocomplete: 'off', name: 'word' }],
   ['remarks', { name: 'remarks' }],
   ['hut', { name: 'hut' }],

@@ -29,6 +29,7 @@ export const boxes: Renderer = (store, attributes) => {
   const element = part('span', 'code');
   const row = part('span', 'row');
   row.ariaHidden = 'true';
+  row.dir = String(attributes.dir ?? '');
   const drawn = plan.groups.flatMap((size) => {
     const group = part('span', 'group');
     const own = Array.from({ length: size }, () => {

@@ -19,6 +19,7 @@ test('attributes as React spells them; a required error is told to assistive tec
     autoComplete: 'one-time-code',
     readOnly: true,
     lang: 'de',
+    dir: 'ltr',
     placeholder: '12',
     'aria-required': true,
   });

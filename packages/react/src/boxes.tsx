@@ -53,7 +53,12 @@ export function Boxes({
         data-arbeit="boxes"
         data-invalid={isWrong || field.evaluation.shown.some((m) => m.severity === 'error') || undefined}
       >
-        <div aria-hidden="true" className={classNames.row} data-arbeit="row">
+        <div
+          aria-hidden="true"
+          dir={field.inputProps.dir as string}
+          className={classNames.row}
+          data-arbeit="row"
+        >
           <Drawn field={field} isConcealed={isConcealed} classNames={classNames} />
         </div>
         <input

@@ -3,7 +3,7 @@ import type { CheckTable } from '../checks/contract.ts';
 import { checks } from '../checks/runs.ts';
 import { unknownKind } from '../faults/usage.ts';
 import type { HydratedField } from '../field/kind.ts';
-import { definitionIn, type KindTable } from '../kinds/contract/definition.ts';
+import { type Definition, definitionIn, type KindTable } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import type { Checks } from '../rules/checks.ts';
@@ -93,7 +93,7 @@ export function compileField(
     locale,
     ...(language === locale ? {} : { language }),
     initial: field.initial ?? '',
-    html: { ...define.attributes?.(entry), ...field.html },
+    html: { ...directionOf(define, locale), ...define.attributes?.(entry), ...field.html },
     messages: field.messages ?? 'first',
     ...(field.look ? { look: field.look } : {}),
     ...(drawn?.length
@@ -104,6 +104,29 @@ export function compileField(
     plan,
   };
   return { ...compiled, kind: run, checks: checksWith(more) };
+}
+
+/** Scripts that are written from right to left (ISO 15924). */
+const rightToLeft: readonly string[] = [
+  'Adlm',
+  'Arab',
+  'Hebr',
+  'Mand',
+  'Nkoo',
+  'Rohg',
+  'Samr',
+  'Syrc',
+  'Thaa',
+];
+
+/**
+ * The attribute that keeps a structured text readable on a page of the other direction (Unicode, UAX 9).
+ * Texts of right-to-left locales follow their page.
+ */
+function directionOf({ direction }: Definition, locale: string): { readonly dir?: 'ltr' } {
+  if (direction === undefined) return {};
+  const { script } = new Intl.Locale(locale).maximize();
+  return direction === 'locale' && rightToLeft.includes(script ?? '') ? {} : { dir: 'ltr' };
 }
 
 /** The rule with the texts of its codes in the language of its field. */

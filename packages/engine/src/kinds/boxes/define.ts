@@ -57,6 +57,7 @@ const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string)
 
 export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   name: 'PIN',
+  direction: 'ltr',
   options: pinOptions,
   draws: ({ conceal }) => (conceal ? revealWords : []),
   plan: (entry) => {
@@ -83,6 +84,7 @@ function check(at: Cursor): void {
 
 export const oneTimeCode: Definition<typeof codeOptions, BoxesPlan> = {
   name: 'one-time code',
+  direction: 'ltr',
   options: codeOptions,
   faults,
   check,

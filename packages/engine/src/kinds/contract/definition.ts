@@ -51,6 +51,11 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   plan(entry: EntryOf<O>, around: PlanContext): P;
   /** HTML attributes it needs (`inputmode`, autofill tokens). The field's own attributes win. */
   attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
+  /**
+   * The direction of its text (HTML `dir`), whatever page it is on: from left to right, or that of its format
+   * locale. Without it, that of the page.
+   */
+  readonly direction?: 'ltr' | 'locale';
   /** Only for kinds with an order. */
   readonly limits?: Limits;
   /** Messages that differ from those of every field, and messages of codes that only this kind has. */

@@ -80,6 +80,7 @@ function plan(entry: EntryOf<typeof options>, classes: Readonly<Record<string, s
 
 export const custom: Definition<typeof options, CustomPlan> = {
   name: 'custom (JavaScript)',
+  direction: 'ltr',
   options,
   faults,
   plan: (entry, { classes }) => plan(entry, classes),

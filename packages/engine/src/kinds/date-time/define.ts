@@ -21,6 +21,7 @@ const limitOn = (text: string): string | undefined => {
 
 export const dateTime: Definition<typeof options, DateTimePlan> = {
   name: 'date with time',
+  direction: 'locale',
   valueIs: 'ISO 8601, local',
   options,
   byLocale: true,

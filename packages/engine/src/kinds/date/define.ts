@@ -75,6 +75,7 @@ export type DateEntry = EntryOf<typeof dateOptions>;
 
 export const date: Definition<typeof dateOptions, DatePlan> = {
   name: 'date',
+  direction: 'locale',
   valueIs: 'ISO 8601 date',
   options: dateOptions,
   byLocale: true,

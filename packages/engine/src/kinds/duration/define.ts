@@ -48,6 +48,7 @@ function check(at: Cursor): void {
 
 export const duration: Definition<typeof options, DurationPlan> = {
   name: 'duration',
+  direction: 'locale',
   valueIs: 'whole minutes',
   options,
   byLocale: true,

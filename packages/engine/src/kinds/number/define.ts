@@ -127,7 +127,7 @@ const attributes = ({ negative = 'no' }: NumberEntry): Record<string, string> =>
   negative === 'no' ? { inputmode: 'decimal' } : {};
 
 /** What the three kinds have in common. */
-const alike = { attributes, byLocale: true } as const;
+const alike = { attributes, byLocale: true, direction: 'locale' } as const;
 
 export const number: Definition<typeof numberOptions, NumberPlan> = {
   ...alike,

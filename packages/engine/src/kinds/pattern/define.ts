@@ -99,6 +99,7 @@ function check(at: Cursor): void {
 
 export const pattern: Definition<typeof options, PatternPlan> = {
   name: 'pattern',
+  direction: 'ltr',
   options,
   faults,
   check,

@@ -71,6 +71,7 @@ export type PhoneEntry = EntryOf<typeof options>;
 
 export const phone: Definition<typeof options, PhonePlan> = {
   name: 'telephone',
+  direction: 'ltr',
   valueIs: 'E.164',
   options,
   says: ['wanted'],

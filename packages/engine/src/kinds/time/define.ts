@@ -28,6 +28,7 @@ export type TimeEntry = EntryOf<typeof timeOptions>;
 
 export const time: Definition<typeof timeOptions, TimePlan> = {
   name: 'time',
+  direction: 'locale',
   valueIs: 'ISO 8601 time',
   options: timeOptions,
   byLocale: true,
