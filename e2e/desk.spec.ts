@@ -187,7 +187,16 @@ test('structured text keeps its direction on a right-to-left page, and so do the
   expect(boxes).toEqual([...boxes].sort((a, b) => a - b));
   // As handed off, in a shadow tree.
   await page.getByRole('combobox', { name: words.ui.view }).selectOption(words.desk.asExported);
-  const drawn = await page.locator('arbeit-field [data-box]').evaluateAll((own) => own.map((box) => box.getBoundingClientRect().x)); // biome-ignore format: one measure
+  const handedOff = page.locator('arbeit-field [data-box]');
+  await expect(handedOff).toHaveCount(6);
+  const drawn = await handedOff.evaluateAll((own) => own.map((box) => box.getBoundingClientRect().x));
   expect(drawn).toEqual([...drawn].sort((a, b) => a - b));
-  expect(drawn).toHaveLength(6);
+});
+
+test('a custom check opens in its editor of code, which has the focus', async ({ page, request }) => {
+  const id = await newSet(request, { fields: [price] });
+  await page.goto(`/sets/${id}/fields/price`);
+  await rules(page).getByRole('button', { name: words.shared.addRule }).press('Enter');
+  await page.getByRole('menuitem', { name: /^Custom/ }).press('Enter');
+  await expect(page.locator('.rule-panel [contenteditable]')).toBeFocused();
 });

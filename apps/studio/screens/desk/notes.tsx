@@ -1,5 +1,6 @@
 'use client';
 
+import { wordsOfCheck } from '@arbeit/engine/check-words';
 import type { CheckDocument, FieldDocument, RuleDocument } from '@arbeit/engine/document';
 import { definitionIn } from '@arbeit/engine/kinds';
 import type { Finding, Rule, Verdict } from '@arbeit/engine/rules';
@@ -74,7 +75,7 @@ export function Notes({
             onAdd={(rule) => {
               const { rules: all = [] } = addRule(definition, rule);
               const added = all.at(-1);
-              if (added) open(added.id);
+              if (added) open(added);
               onChange((f) => addRule(f, rule));
             }}
           />
@@ -89,7 +90,7 @@ export function Notes({
               found={at(rule.id)}
               speaks={rule.id === speaking}
               isOpen={opened === rule.id}
-              onOpen={(isOpen) => (isOpen ? open(rule.id) : close())}
+              onOpen={(isOpen) => (isOpen ? open(rule) : close())}
               onHandleKey={(event) => moveByKey(event, rule.id)}
             />
           ))}
@@ -127,9 +128,11 @@ function useOpenRule() {
   const [opened, setOpened] = useState<string | null>(null);
   return {
     opened,
-    open(id: string): void {
+    open({ id, check }: RuleDocument): void {
       setOpened(id);
-      focusSoon('.rule-panel :is(input, select, textarea)');
+      // An editor of code is loaded when it is drawn.
+      const isCode = wordsOfCheck(check.type).editor === 'code';
+      focusSoon(`.rule-panel ${isCode ? '[contenteditable]' : ':is(input, select, textarea)'}`);
     },
     close(): void {
       setOpened(null);
