@@ -40,6 +40,8 @@ for (const [field, label, text] of [
     await page.keyboard.press('Control+a');
     await page.keyboard.press('Backspace');
     expect((await live(page).getByLabel(label).boundingBox())!.y).toBe(line.y);
+    const after = (await page.getByRole('region', { name: words.desk.values }).boundingBox())!;
+    expect([after.x, after.y]).toEqual([values.x, values.y]);
   });
 
 test('an empty ruler has the sample, which screen readers do not read; an empty field skips its rules', async ({
