@@ -267,3 +267,18 @@ test('a mutant speaks the language of its set: a trial of one message catches no
   expect(about('rule “filled” dropped')).toBe('caught');
   expect(about('rule “long”: min 2 instead of 3')).toBe('missed');
 });
+
+test('names of suggested trials differ, also between fields with the same rules and from trials that exist', () => {
+  const named = {
+    id: 't',
+    name: 'catches: rule “most” dropped',
+    tape: 'field a\nfocus\nexpect codes none\n',
+  };
+  const document = setOf([price, { ...price, id: 'b', label: 'B' }], { trials: [named] });
+  const names = proven(document).flatMap(({ status }) =>
+    status.is === 'missed' && status.isNew ? [status.trial.name] : [],
+  );
+  expect(names).toContain('A, catches: rule “most” dropped');
+  expect(names).toContain('B, catches: rule “most” dropped');
+  expect(new Set([...names, named.name]).size).toBe(names.length + 1);
+});
