@@ -63,7 +63,7 @@ const boxes = (isConcealed: string, line: string): Branch => [
   [
     '<div data-arbeit="code">',
     '  <div data-arbeit="boxes">',
-    '    <div aria-hidden="true" dir={live.inputProps.dir} data-arbeit="row">',
+    `    <div aria-hidden="true" dir={live.inputProps.dir as 'ltr'} data-arbeit="row">`,
     `      {#each live.boxes(${isConcealed}) as group, g (g)}`,
     '        <span data-arbeit="group">',
     '          {#each group as { text, isActive, isSelected }, i (i)}',

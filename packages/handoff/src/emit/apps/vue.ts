@@ -73,7 +73,7 @@ const picks = [
 const boxes = (isConcealed: string, line: string): readonly string[] => [
   'data-arbeit="code">',
   '  <div data-arbeit="boxes">',
-  '    <div aria-hidden="true" :dir="inputProps.dir" data-arbeit="row">',
+  '    <div aria-hidden="true" :dir="inputProps.dir as string" data-arbeit="row">',
   `      <span v-for="(group, g) of boxes(${isConcealed})" :key="g" data-arbeit="group">`,
   '        <span',
   '          v-for="(box, i) of group"',
