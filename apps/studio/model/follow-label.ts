@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { freeId } from './free-id.ts';
+import { slug } from '@arbeit/handoff';
+import { freeId, takenIds } from './free-id.ts';
 import type { IdPath } from './new-ids.ts';
 import { renameField, renameForm } from './references.ts';
 
@@ -11,13 +12,7 @@ const longest = 40;
  * letters of the Latin alphabet.
  */
 export function idFrom(label: string): string {
-  const plain = label
-    .normalize('NFKD')
-    .replace(/['’\p{M}]/gu, '')
-    .toLowerCase()
-    .replace(/ß/g, 'ss')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^[-\d]+|-+$/g, '');
+  const plain = slug(label).replace(/^[-\d]+/, '');
   if (plain.length <= longest) return plain;
   // Cut at a word, unless the first word alone is too long.
   const cut = plain.slice(0, longest + 1);
@@ -39,11 +34,7 @@ export function withIdFromLabel(
       : set.forms?.find(({ id }) => id === own)?.title;
   const wanted = idFrom(found ?? '');
   if (wanted === '') return null;
-  const taken = (set[list] ?? []).flatMap(({ id }) => (id === own ? [] : [id]));
-  // The name that another field has in records would be taken as well.
-  const names =
-    list === 'fields' ? set.fields.flatMap(({ id, name }) => (id === own || !name ? [] : [name])) : [];
-  const id = freeId(wanted, [...taken, ...names]);
+  const id = freeId(wanted, takenIds(set, list, own));
   if (id === own) return null;
   return { set: list === 'fields' ? renameField(set, own, id) : renameForm(set, own, id), id };
 }

@@ -64,6 +64,35 @@ describe('what a rule says at its limit and next to it', () => {
     );
     expect(lines('email', 'form').at(-1)).toMatch(/^nam open Enter an e-mail address/);
   });
+  test('today as a limit: one day before and after it; months and moments by one of theirs', () => {
+    const near = (kind: string, entry: object, check: object) => {
+      const rules = [{ id: 'r', check }];
+      const field = { id: 'a', kind, label: 'A', entry, rules } as unknown as FieldDocument;
+      const compiled = compileField(field, set, kinds);
+      return ruleExamples(compiled, field.rules![0]!, finishedText(compiled, kinds), today).map(
+        ({ display, verdict }) => `${display} ${verdict}`,
+      );
+    };
+    expect(near('date', {}, { type: 'range', max: 'today' })).toEqual([
+      '09/02/2027 pass',
+      '10/02/2027 pass',
+      '11/02/2027 fail',
+    ]);
+    expect(near('date', { parts: 'month' }, { type: 'range', min: '2027-02' })).toEqual([
+      '01/2027 fail',
+      '02/2027 pass',
+      '03/2027 pass',
+    ]);
+    expect(near('date-time', {}, { type: 'range', max: '2027-02-10T00:00' }).at(-1)).toMatch(/00:01 fail$/);
+    expect(near('number', { decimals: { max: 2 } }, { type: 'range', min: '0.50' })).toEqual([
+      '0.49 fail',
+      '0.50 pass',
+      '0.51 pass',
+    ]);
+  });
+  test('a check by a server has none: its answer is not known', () => {
+    expect(lines('hut-pass', 'registered')).toEqual([]);
+  });
   test('values stored with the rule are among them; an unknown rule has none', () => {
     const email = fields.find(({ id }) => id === 'email')!;
     const [rule] = email.rules!;

@@ -1,3 +1,4 @@
+import { besideLimit } from '@arbeit/engine/check-words';
 import type { CheckDocument, RuleDocument } from '@arbeit/engine/document';
 import { apply, evaluate, type FieldState, type HydratedField, start, toMessage } from '@arbeit/engine/field';
 import type { Verdict } from '@arbeit/engine/rules';
@@ -12,8 +13,8 @@ export interface RuleExample {
   readonly message: string;
 }
 
-/** Most examples of a rule. */
-const most = 6;
+/** Most examples of a rule: those that decide, and as many stored values as there is room for. */
+const most = 8;
 
 /** The field with a text in it, as a program would set it; `undefined` if the field cannot have it. */
 function withText(field: HydratedField, text: string): FieldState | undefined {
@@ -26,44 +27,10 @@ function withText(field: HydratedField, text: string): FieldState | undefined {
   return undefined;
 }
 
-/** A value as a number to compare: itself, or a day or time in milliseconds. */
-function asNumber(value: string): number {
-  const number = Number(value);
-  if (!Number.isNaN(number)) return number;
-  return Date.parse(/^\d\d:/.test(value) ? `1970-01-01T${value}` : value);
-}
-
-/** The next whole number or minute; `undefined` for values of other kinds. */
-function beside(value: string, step: 1 | -1): string | undefined {
-  const [, hour, minute] = /^(\d\d):(\d\d)/.exec(value) ?? [];
-  if (hour === undefined) return Number.isNaN(Number(value)) ? undefined : String(Number(value) + step);
-  const at = Number(hour) * 60 + Number(minute) + step;
-  const two = (part: number) => String(part).padStart(2, '0');
-  return at < 0 || at >= 24 * 60 ? undefined : `${two(Math.floor(at / 60))}:${two(at % 60)}`;
-}
-
-/** How far two values are from each other. */
-const distance = (one: string, other: string): number => Math.abs(asNumber(one) - asNumber(other));
-
-/** A limit and the values next to it, as states. */
+/** A limit between the values directly below and above it, as states. */
 function around(field: HydratedField, limit: string): readonly (FieldState | undefined)[] {
-  const at = withText(field, limit);
-  const own = at && field.kind.value(field.plan, at.body);
-  if (!at || own === null || own === undefined) return [];
-  const next = (type: 'up' | 'down'): FieldState | undefined => {
-    // What a step changes depends on the caret: the day of a date at its start or its end.
-    const steps = [0, at.body.display.length].map((offset) =>
-      apply(field, apply(field, at, { type: 'select', start: offset, end: offset }), { type }),
-    );
-    // A step ends at the limit of the rule, or at the end of its part.
-    const beyond = beside(own, type === 'up' ? 1 : -1);
-    const all = [...steps, beyond === undefined ? undefined : withText(field, beyond)].flatMap((state) => {
-      const value = state && field.kind.value(field.plan, state.body);
-      return state && value && value !== own ? [{ state, far: distance(own, value) || Infinity }] : [];
-    });
-    return all.sort((a, b) => a.far - b.far)[0]?.state;
-  };
-  return [next('down'), at, next('up')];
+  const [below, above] = besideLimit(limit);
+  return [below, limit, above].map((text) => (text === undefined ? undefined : withText(field, text)));
 }
 
 /** Texts that decide about a check: at its limit and next to it, or right and wrong. */
@@ -108,8 +75,9 @@ function statesFor(
 }
 
 /**
- * What a rule says at its limit and next to it, or to a right and a wrong text, and to the values stored with
- * it. `finished` is a complete text of the field, `today` the clock (ISO 8601).
+ * What a rule says at its limit and next to it, or to a right and a wrong text, then to values stored with
+ * it. Nothing for checks by a server or by code that has not run. `finished` is a complete text of the field,
+ * `today` the clock (ISO 8601).
  */
 export function ruleExamples(
   field: HydratedField,
@@ -130,6 +98,8 @@ export function ruleExamples(
     if (!state) continue;
     const { display } = apply(field, state, { type: 'leave' }).body;
     const finding = evaluate(field, state, today).findings[at];
+    // What a server or code would answer is not known here, for none of the texts.
+    if (finding?.code === 'unanswered') return [];
     if (!finding || known.has(display)) continue;
     const { verdict } = finding;
     known.set(display, {

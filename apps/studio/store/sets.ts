@@ -1,4 +1,5 @@
 import { migrated, type SetDocument } from '@arbeit/engine/document';
+import { slug } from '@arbeit/handoff';
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { formerIds, revisions, sets, stores } from './schema.ts';
@@ -157,7 +158,7 @@ export const factsOf = ({ title, fields }: SetDocument) => ({ title, fields: fie
  */
 export async function createSet(db: Database, document: SetDocument, id?: string): Promise<StoredSet> {
   return db.transaction(async (tx) => {
-    const stem = id ?? slug(document.title);
+    const stem = id ?? (slug(document.title).slice(0, 60) || 'set');
     const key = newKey();
     const values = { key, revision: 1, document, ...factsOf(document) };
     for (let n = 1; ; n++) {
@@ -175,14 +176,6 @@ export async function createSet(db: Database, document: SetDocument, id?: string
     }
   });
 }
-
-const slug = (title: string): string =>
-  title
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60) || 'set';
 
 /** Deletes a set from the shelf; it can be restored. Returns whether there was one. */
 export async function deleteSet(db: Database, address: string): Promise<boolean> {

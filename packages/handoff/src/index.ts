@@ -8,3 +8,4 @@ export {
   tooDeep,
 } from './document-text.ts';
 export { inAttribute, inHtml, scriptInPage } from './escape.ts';
+export { slug } from './names.ts';

@@ -5,6 +5,21 @@ import { buildTexts } from './texts.ts';
 
 /** A name as the key of an object, in quotes if necessary. */
 export const keyOf = (name: string): string => (/^[A-Za-z_]\w*$/.test(name) ? name : inQuotes(name));
+/**
+ * A text as words of Latin letters and digits in lower case, joined by hyphens. Accents and apostrophes are
+ * dropped; empty if nothing is left.
+ *
+ * @example
+ * slug('Guest’s crème brûlée'); // 'guests-creme-brulee'
+ */
+export const slug = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/['’\p{M}]/gu, '')
+    .toLowerCase()
+    .replace(/ß/g, 'ss')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '');
 /** An id in camel case. */
 export const camel = (id: string): string =>
   id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());

@@ -15,6 +15,7 @@ import { required } from './required/words.ts';
 import type { WordsOf } from './words-of.ts';
 
 export { comparisons } from './compare/words.ts';
+export { besideLimit } from './range/beside-limit.ts';
 
 /**
  * What screens say of each check, in the order in which menus offer them. Apart from the registry: a page

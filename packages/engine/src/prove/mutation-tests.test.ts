@@ -83,6 +83,8 @@ describe('every sort of break is made', () => {
     ['today+1d', ['today', 'today+2d']],
     ['23:59', ['23:58']],
     ['00:00:30', ['00:01:30']],
+    ['2027-01', ['2026-12', '2027-02']],
+    ['2027-03-01T00:00', ['2027-02-28T23:59', '2027-03-01T00:01']],
     ['soon', []],
   ])('beside the limit %s stands %j', (limit, beside) => expect(besideLimit(limit)).toEqual(beside));
 });

@@ -9,6 +9,7 @@ import { most, type Said, say } from '@arbeit/engine/faults';
 import { reservedNames } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Place } from '../document-text.ts';
+import { slug } from '../names.ts';
 import { importTexts } from './texts.ts';
 
 /** Something that could not be imported, where it is, and why. */
@@ -46,12 +47,8 @@ export interface Draft {
 /** An id of letters, digits and hyphens that is not in `taken`. */
 export function idFor(name: string, taken: ReadonlySet<string>): string {
   const plain =
-    name
-      .normalize('NFD')
-      .replace(/([a-z\d])([A-Z])/g, '$1-$2')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^[-\d]+|-+$/g, '')
+    slug(name.replace(/([a-z\d])([A-Z])/g, '$1-$2'))
+      .replace(/^[-\d]+/, '')
       .slice(0, 40) || 'field';
   let id = plain;
   for (let n = 2; taken.has(id); n++) id = `${plain}-${n}`;

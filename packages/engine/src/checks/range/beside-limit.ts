@@ -1,4 +1,4 @@
-import { addDays, isDate } from '../../values/calendar.ts';
+import { addDays, addMonths, isDate } from '../../values/calendar.ts';
 import { add, canonical, places } from '../../values/decimal.ts';
 
 /** The time of day `by` minutes later; `undefined` past midnight. */
@@ -12,8 +12,11 @@ function minutesOn(time: string, by: number): string | undefined {
 
 /**
  * The values directly below and above a limit, as rules write them: decimals by one in their last place,
- * dates (ISO 8601) by a day, relative dates by one of their unit, times by a minute. Empty if the text is not
- * a limit.
+ * dates and months (ISO 8601) by a day and a month, relative dates by one of their unit, times and dates with
+ * times by a minute. Empty if the text is not a limit.
+ *
+ * @example
+ * besideLimit('2027-03-01'); // ['2027-02-28', '2027-03-02']
  */
 export function besideLimit(limit: string): readonly string[] {
   const relative = /^today(?:([+-])(\d+)([dwmy]))?$/.exec(limit);
@@ -25,6 +28,9 @@ export function besideLimit(limit: string): readonly string[] {
     );
   }
   if (isDate(limit)) return [addDays(limit, -1), addDays(limit, 1)];
+  if (isDate(`${limit}-01`)) return [-1, 1].map((by) => addMonths(`${limit}-01`, by).slice(0, 7));
+  if (/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(limit))
+    return [-1, 1].map((by) => new Date(Date.parse(`${limit}Z`) + by * 60_000).toISOString().slice(0, 16));
   if (/^\d\d:\d\d(?::\d\d)?$/.test(limit)) return [-1, 1].flatMap((by) => minutesOn(limit, by) ?? []);
   const number = canonical(limit);
   if (!number) return [];
