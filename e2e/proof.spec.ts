@@ -196,6 +196,11 @@ test('what breaking found is about the set as it stands, after a reload as well,
   await expect(breaks.getByRole('status')).toHaveText(withAny(words.trials.mutationsTested(9)));
   const changed = breaks.getByText(words.trials.theSetHasChangedSince);
   await expect(changed).toBeHidden();
-  await breaks.getByRole('button', { name: /^Add/ }).first().click();
+  const look = words.trials.addAllSuggestedTrials(2).replace('2', '');
+  await breaks.getByRole('button', { name: look }).click();
+  await breaks
+    .getByRole('group', { name: words.trials.suggestedTrials })
+    .getByRole('button', { name: /^Add/ })
+    .click();
   await expect(changed).toBeVisible();
 });

@@ -114,7 +114,10 @@ test('a proof sheet for colleagues who have no Arbeit: a page without scripts, a
 
 test('a tour in four steps on the demo: offered on the shelf, skipped, found again, walked by key', async ({
   page,
+  request,
 }) => {
+  // Newer sets fold the demo; the shelf offers its tour nevertheless.
+  for (let at = 0; at < 11; at++) await newSet(request, { fields: [] });
   await page.goto('/');
   const step = (at: number) => page.getByRole('region', { name: words.set.tourStep(at, 4) });
   await page.getByRole('button', { name: words.shared.tourInFourSteps }).click();
@@ -145,4 +148,16 @@ test('a tour in four steps on the demo: offered on the shelf, skipped, found aga
   await expect(page.locator('.tour')).toHaveCount(0);
   await page.reload();
   await expect(page.locator('.tour')).toHaveCount(0);
+});
+
+test('a tour without its set says so', async ({ page }) => {
+  await page.route('**/api/sets/ridge-huts', (route) =>
+    route.fulfill({ status: 404, json: { error: 'gone' } }),
+  );
+  await page.goto('/');
+  await page.getByRole('button', { name: words.shared.tourInFourSteps }).click();
+  const tour = page.getByRole('region', { name: words.set.tourStep(1, 4) });
+  await expect(tour.getByText(words.set.tourWithoutDemo)).toBeVisible();
+  await tour.getByRole('button', { name: words.set.finish }).click();
+  await expect(tour).toHaveCount(0);
 });

@@ -1,7 +1,8 @@
+import { demoSet } from '../model/tour.ts';
 import { type Broken, Shelf } from '../screens/shelf/shelf.tsx';
 import type { Database } from '../store/database.ts';
 import { soundSet } from '../store/documents.ts';
-import { findSets, type ListedSet, type StoredSet } from '../store/sets.ts';
+import { findSets, keyOf, type ListedSet, type StoredSet } from '../store/sets.ts';
 import { isStoreError } from '../store/store-error.ts';
 import { readFromStore, StoreErrorMessage } from './read-from-store.tsx';
 
@@ -38,7 +39,8 @@ const shelf = async (db: Database, asked: string | undefined) => {
   const first = await Promise.all(keys.map((key) => soundSet(db, key)));
   const rest = sets.slice(laidOut).filter(({ key }) => key !== asked);
   const folded = { sets: rest, next: sets.length, count };
-  return { first: first.filter((set) => set !== undefined), folded };
+  const hasDemo = (await keyOf(db, demoSet)) !== undefined;
+  return { first: first.filter((set) => set !== undefined), folded, hasDemo };
 };
 
 export default async function ShelfPage({
@@ -62,5 +64,5 @@ export default async function ShelfPage({
         id: set.id,
         faults: faults.map(({ path, message }) => `${path}: ${message}`),
       });
-  return <Shelf sets={sets} folded={found.folded} broken={broken} />;
+  return <Shelf sets={sets} folded={found.folded} broken={broken} hasDemo={found.hasDemo} />;
 }

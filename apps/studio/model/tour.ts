@@ -1,6 +1,9 @@
 /** Where the tour of a browser is: an index of `tourPaths`; without it no tour is under way. */
 const place = 'arbeit.tour';
 
+/** The id of the demo set. */
+export const demoSet = 'ridge-huts';
+
 /** The pages of the tour, in the demo set. */
 export const tourPaths = [
   '/',
@@ -27,4 +30,10 @@ export function setTourStep(step: number | null): void {
   } catch {
     // Without storage the tour ends with its page.
   }
+}
+
+/** Whether the demo set is in the store. Without an answer it is taken to be: its pages say what is wrong. */
+export async function hasDemoSet(): Promise<boolean> {
+  const response = await fetch('/api/sets/ridge-huts').catch(() => undefined);
+  return response?.status !== 404;
 }

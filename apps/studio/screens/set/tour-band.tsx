@@ -2,7 +2,7 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { setTourStep, tourPaths, tourStep } from '../../model/tour.ts';
+import { hasDemoSet, setTourStep, tourPaths, tourStep } from '../../model/tour.ts';
 import * as words from '../../words/set/tour-band.ts';
 
 /** A step of the tour at the bottom of the window. The page can be used meanwhile. */
@@ -11,7 +11,11 @@ export function TourBand({ onEnd }: { readonly onEnd: () => void }) {
   const pathname = usePathname();
   const [step, setStep] = useState(() => tourStep() ?? 0);
   const next = useRef<HTMLButtonElement>(null);
-  const isLast = step === tourPaths.length - 1;
+  const [isWithoutDemo, setWithoutDemo] = useState(false);
+  useEffect(() => {
+    void hasDemoSet().then((has) => setWithoutDemo(!has));
+  }, []);
+  const isLast = isWithoutDemo || step === tourPaths.length - 1;
   // biome-ignore lint/correctness/useExhaustiveDependencies: each step begins at its button
   useEffect(() => next.current?.focus({ preventScroll: true }), [step]);
   const end = () => {
@@ -27,10 +31,16 @@ export function TourBand({ onEnd }: { readonly onEnd: () => void }) {
   return (
     <section aria-label={words.tourStep(step + 1, tourPaths.length)} className="tour">
       <p>
-        <b>{words.tourStep(step + 1, tourPaths.length)}</b> {words.tourTexts[step]}
+        <b>{words.tourStep(step + 1, tourPaths.length)}</b>{' '}
+        {isWithoutDemo ? words.tourWithoutDemo : words.tourTexts[step]}
       </p>
       <div>
-        <button type="button" className="word-button" disabled={step === 0} onClick={() => go(step - 1)}>
+        <button
+          type="button"
+          className="word-button"
+          disabled={isWithoutDemo || step === 0}
+          onClick={() => go(step - 1)}
+        >
           {words.back}
         </button>
         <button

@@ -31,11 +31,14 @@ export function Shelf({
   sets,
   folded = noneFolded,
   broken = [],
+  hasDemo = false,
 }: {
   readonly sets: readonly StoredSet[];
   /** The first of the sets that are shown without their fields. */
   readonly folded?: Listed;
   readonly broken?: readonly Broken[];
+  /** Whether the store has the demo set, which the tour leads through. It may be folded. */
+  readonly hasDemo?: boolean;
 }) {
   const router = useRouter();
   const [search, setSearch] = useState('');
@@ -101,7 +104,7 @@ export function Shelf({
         {sets.length > 0 && (
           <p className="caption pt-3">
             {words.aSetHolds}{' '}
-            {sets.some(({ id }) => id === 'ridge-huts') && (
+            {hasDemo && (
               <button type="button" className="word-button" onClick={startTour}>
                 {words.tourInFourSteps}
               </button>

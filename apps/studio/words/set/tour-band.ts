@@ -13,3 +13,6 @@ export const tourTexts: readonly string[] = [
   'Trials run after every change. Mutation tests change the set in one place at a time and show whether a trial fails.',
   'Take the code home: choose a framework, try the running result, and download the folder. Find the tour again under Commands.',
 ];
+/** Instead of a step if somebody deleted the demo set. */
+export const tourWithoutDemo =
+  'The tour goes through the demo set, which is not in this store. Start Arbeit with an empty data folder to get the set again.';
