@@ -1,7 +1,7 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { fieldName } from '@arbeit/engine/field';
 import * as words from '../words/model/field-edits.ts';
-import { freeId } from './free-id.ts';
+import { freeId, takenIds } from './free-id.ts';
 
 /** Edits of the fields of a set as a whole. A desk loads them when its menu is used. */
 
@@ -10,10 +10,7 @@ import { freeId } from './free-id.ts';
  * that; returns the document and the id.
  */
 export function addField(set: SetDocument, field: FieldDocument): { set: SetDocument; id: string } {
-  const id = freeId(
-    field.id,
-    set.fields.map((other) => other.id),
-  );
+  const id = freeId(field.id, takenIds(set, 'fields'));
   const { name } = field;
   const isTaken = set.fields.some((other) => name === other.id || name === fieldName(other));
   const added = isTaken ? withRecordName(field, '') : field;
@@ -25,10 +22,7 @@ export function duplicateField(set: SetDocument, id: string): { set: SetDocument
   const at = set.fields.findIndex((field) => field.id === id);
   const field = set.fields[at];
   if (!field) return { set, id };
-  const copy = freeId(
-    id,
-    set.fields.map((other) => other.id),
-  );
+  const copy = freeId(id, takenIds(set, 'fields'));
   return { set: { ...set, fields: set.fields.toSpliced(at + 1, 0, { ...field, id: copy }) }, id: copy };
 }
 

@@ -6,6 +6,7 @@ import {
   type SetDocument,
 } from '@arbeit/engine/document';
 import * as words from '../words/model/form-edits.ts';
+import { freeId, takenIds } from './free-id.ts';
 
 /** Edits of the forms of a document, each returning a new document. */
 
@@ -30,8 +31,7 @@ export function changeForm(
 /** Adds a form of the first six fields at most, under a free id; returns the document and the id. */
 export function addForm(set: SetDocument): { readonly set: SetDocument; readonly id: string } {
   const forms = set.forms ?? [];
-  let id = 'form';
-  for (let n = 2; forms.some((form) => form.id === id); n++) id = `form-${n}`;
+  const id = freeId('form', takenIds(set, 'forms'));
   // A field is included only together with the fields it depends on.
   const free = set.fields.filter(
     ({ when, rules = [] }) =>

@@ -38,6 +38,6 @@ export const isNewId = (setKey: string, path: IdPath): boolean => remembered().i
 export const keepId = (setKey: string, path: IdPath): void =>
   remember(remembered().filter((one) => one !== `${setKey}/${path}`));
 
-/** Makes all ids of a set permanent: code was handed off. */
+/** Makes all ids of a set permanent: code was exported. */
 export const keepIds = (setKey: string): void =>
   remember(remembered().filter((one) => !one.startsWith(`${setKey}/`)));

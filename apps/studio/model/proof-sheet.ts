@@ -75,8 +75,7 @@ function fieldSection(field: FieldDocument, { set, kinds, today }: ProofSheetSou
   const finished = run.withFormat ? '' : finishedText(compiled, kinds);
   const { limits } = definitionIn(kinds, field);
   const rows = (field.rules ?? []).map((rule) => {
-    const isRun = rule.check.type !== 'custom' && rule.check.type !== 'remote';
-    const examples = isRun && finished ? ruleExamples(compiled, rule, finished, today) : [];
+    const examples = finished ? ruleExamples(compiled, rule, finished, today) : [];
     const own = compiled.rules.find(({ id }) => id === rule.id);
     const failing = examples.filter(({ verdict }) => verdict !== 'pass');
     const says = failing.length

@@ -2,18 +2,16 @@
 
 import { useId } from 'react';
 
-/** One of a few words, as a group of radio buttons. */
-export function Choices<T extends string>({
-  label,
-  value,
-  choices,
-  onChange,
-}: {
+/** One of a few words to be chosen. */
+export interface ChoicesProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly choices: Readonly<Record<T, string>>;
   readonly onChange: (value: T) => void;
-}) {
+}
+
+/** One of a few words, as a group of radio buttons. */
+export function Choices<T extends string>({ label, value, choices, onChange }: ChoicesProps<T>) {
   const name = useId();
   return (
     <div role="radiogroup" aria-label={label} className="flex flex-wrap gap-1">

@@ -1,17 +1,9 @@
 'use client';
 
+import type { ChoicesProps } from './choices.tsx';
+
 /** A choice inside a sentence: a list that looks like the word it is set to. */
-export function WordSelect<T extends string>({
-  label,
-  value,
-  choices,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: T;
-  readonly choices: Readonly<Record<T, string>>;
-  readonly onChange: (value: T) => void;
-}) {
+export function WordSelect<T extends string>({ label, value, choices, onChange }: ChoicesProps<T>) {
   const keys = Object.keys(choices) as T[];
   return (
     <span className="word-select">

@@ -32,7 +32,7 @@ export interface FormInUse<V extends Values = Values> {
   readonly store: FormStore<V>;
   /** Whether every field that counts passes all its rules of severity `error`. */
   readonly isReady: boolean;
-  /** How sending stands. */
+  /** The state of sending. */
   readonly sending: Sending;
 }
 

@@ -10,8 +10,9 @@ import { Menu } from '../../ui/pop-out.tsx';
 import * as words from '../../words/desk/all-options.ts';
 
 /**
- * All options of the field by name, for those whose part nobody would guess; beside them what differs from
- * the default. Each leads to where it is set. It renders only when the definition changes.
+ * All options of the field by name, because the part that sets an option is not always easy to guess. Beside
+ * them are the options that differ from the default. Each leads to where it is set. It renders only when the
+ * definition changes.
  */
 export const AllOptions = memo(function AllOptions({
   definition,

@@ -2,8 +2,8 @@
 
 import { type CSSProperties, type ReactNode, useCallback, useRef, useState } from 'react';
 
-/** Longest specimen, in characters, that leaves room for the facts beside the ruler. */
-const mostBesideFacts = 42;
+/** Longest text, in characters, that leaves room for the facts beside the ruler. */
+export const mostBesideFacts = 42;
 
 /**
  * A grid for specimen and ruler, with columns as wide as fits. Where the specimen leaves room, the facts are

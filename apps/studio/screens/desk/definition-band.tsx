@@ -43,7 +43,15 @@ export function DefinitionBand(props: BandProps) {
 }
 
 /** Specimen and ruler of one pattern. */
-function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns>; readonly field: Field }) {
+function PatternGrid({
+  of,
+  definition,
+  field,
+}: {
+  readonly of: ReturnType<typeof usePatterns>;
+  readonly definition: FieldDocument;
+  readonly field: Field;
+}) {
   const { notation, plan, classNames, shown, used, setPattern } = of;
   const { open, setOpen, close, buttons } = useOpenPart();
   const { columns, spans } = useMemo(
@@ -91,7 +99,7 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
           // What is typed is not laid out by the pattern that is drawn.
           <KindRuler field={field} sample="" />
         )}
-        <Facts field={field} />
+        <Facts definition={definition} field={field} />
       </div>
     </BandGrid>
   );
@@ -112,7 +120,7 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
   const beside = useMemo(() => isOne && <AddPattern count={1} onAdd={onAdd} />, [isOne, onAdd]);
   return (
     <>
-      <PatternGrid of={own} field={field} />
+      <PatternGrid of={own} definition={definition} field={field} />
       {!isOne && (
         <PatternList
           patterns={patterns}

@@ -1,5 +1,6 @@
 'use client';
 
+import type { FieldDocument } from '@arbeit/engine/document';
 import { definitionIn } from '@arbeit/engine/kinds';
 import type { Field } from '@arbeit/react';
 import type { ReactNode } from 'react';
@@ -10,10 +11,9 @@ import * as words from '../../words/desk/facts.ts';
 /**
  * What the program gets: raw, the typed value with its type, and facts; right of the ruler if there is room.
  */
-export function Facts({ field }: { readonly field: Field }) {
+export function Facts({ definition, field }: { readonly definition: FieldDocument; readonly field: Field }) {
   const { evaluation, state, store } = field;
-  const { plan } = store.field;
-  const type = definitionIn(useKinds(), plan).valueIs ?? words.stringFact;
+  const type = definitionIn(useKinds(), definition).valueIs ?? words.stringFact;
   return (
     <section
       aria-label={words.values}

@@ -68,7 +68,7 @@ export function KindBand({ definition, field, set, onChange }: BandProps) {
           <AllOptions definition={definition} pieces={pieces} onOpen={setOpen} />
         </div>
         <KindRuler field={field} sample={sample} />
-        <Facts field={field} />
+        <Facts definition={definition} field={field} />
       </div>
     </BandGrid>
   );

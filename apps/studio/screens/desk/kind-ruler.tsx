@@ -2,10 +2,29 @@
 
 import { graphemes } from '@arbeit/engine/values';
 import type { Field } from '@arbeit/react';
+import { type RefObject, useLayoutEffect, useRef } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import * as words from '../../words/desk/kind-ruler.ts';
+import { mostBesideFacts } from './band-grid.tsx';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
+
+/** Room at the end of a ruler for the names of its rows, in pixels. */
+const namesOfRows = 80;
+
+/** Scrolls a ruler that is longer than its place to the caret. Only its own columns move. */
+function useCaretInView(isLong: boolean): RefObject<HTMLElement | null> {
+  const ruler = useRef<HTMLElement>(null);
+  useLayoutEffect(() => {
+    const caret = isLong ? ruler.current?.querySelector<HTMLElement>('[data-caret]') : null;
+    if (!ruler.current || !caret) return;
+    const { scrollLeft, clientWidth } = ruler.current;
+    const at = caret.offsetLeft;
+    if (at < scrollLeft || at > scrollLeft + clientWidth - namesOfRows)
+      ruler.current.scrollLeft = at - clientWidth / 2;
+  });
+  return ruler;
+}
 
 /**
  * Display and content, aligned by character: which characters are the user's, and which are symbols, group
@@ -26,6 +45,8 @@ export function KindRuler({
   const stops = new Set(stopsOf(store.field, state));
   const { lead, isPicked } = draw;
   const hasLead = lead !== undefined;
+  const isLong = columns.length > mostBesideFacts;
+  const ruler = useCaretInView(isLong);
   const empty = columns.length === 0 ? graphemes(sample) : [];
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
@@ -65,7 +86,7 @@ export function KindRuler({
   const { display } = evaluation;
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
-    <section aria-label={words.ruler} className="kind-ruler" tabIndex={columns.length > 42 ? 0 : undefined}>
+    <section ref={ruler} aria-label={words.ruler} className="kind-ruler" tabIndex={isLong ? 0 : undefined}>
       <div className="relative w-max min-w-full">
         <div aria-hidden="true" className="caption relative h-5">
           {offsets.map((offset, i) =>

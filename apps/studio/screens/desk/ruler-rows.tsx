@@ -45,6 +45,7 @@ export function RulerRows({
       {!isResting && (
         <div
           aria-hidden="true"
+          data-caret
           className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
           style={{ left: `calc(${to} * var(--col) - 1px)` }}
         />

@@ -2,6 +2,7 @@
 
 import { type ChangeEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { takenInWords } from '../../field/taken.ts';
+import { copyText } from '../../ui/copy-text.ts';
 import { Menu } from '../../ui/pop-out.tsx';
 import * as words from '../../words/desk/tape-head.ts';
 import type { TapeRow } from './tape-rows.ts';
@@ -39,15 +40,7 @@ export function TapeHead({
 }) {
   const [copied, setCopied] = useState('');
   const last = rows.at(-1);
-  const copy = async () => {
-    const done = await textOf()
-      .then((text) => navigator.clipboard.writeText(text))
-      .then(
-        () => true,
-        () => false,
-      );
-    setCopied(done ? words.copied : words.theBrowserBlockedCopying);
-  };
+  const copy = async () => setCopied(await copyText(textOf()));
   // What was said of a copy is said of this tape alone.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
   useEffect(() => setCopied(''), [rows]);

@@ -38,7 +38,8 @@ export const everything = ({ fields, forms = [] }: SetDocument): Choice => ({
 });
 
 /**
- * Further languages that a set can be handed off in: those it has texts in, and those of default messages.
+ * Languages that a hand-off can contain besides that of its set: those the set has texts in, and those of
+ * default messages.
  */
 export const languagesOf = (set: SetDocument): readonly string[] =>
   [...new Set([...Object.keys(set.texts ?? {}), ...messageLanguages])]

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
+import { useCopy } from '../../ui/copy-text.ts';
 import * as words from '../../words/handoff/code.ts';
 import type { Run } from './highlight.ts';
 
@@ -20,7 +21,7 @@ export function Code({
   readonly onCopied?: () => void;
 }) {
   const [highlight, setHighlight] = useState(loaded);
-  const [said, setSaid] = useState('');
+  const { said, copy } = useCopy(text, onCopied);
   useEffect(() => {
     if (loaded) return;
     import('./highlight.ts').then((module) => {
@@ -28,20 +29,10 @@ export function Code({
       setHighlight(module);
     });
   }, []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another text has not been copied
-  useEffect(() => setSaid(''), [text]);
   const runs = useMemo<readonly Run[]>(
     () => highlight?.highlighted(text, language) ?? [{ text, ink: '' }],
     [highlight, text, language],
   );
-  const copy = () =>
-    navigator.clipboard?.writeText(text).then(
-      () => {
-        setSaid(words.copied);
-        onCopied?.();
-      },
-      () => setSaid(words.theBrowserBlockedCopying),
-    );
   return (
     <div className="hand-off-code">
       <p>

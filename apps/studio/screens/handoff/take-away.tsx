@@ -1,6 +1,7 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
+import { useCopy } from '../../ui/copy-text.ts';
 import { downloadBytes } from '../../ui/download.ts';
 import * as words from '../../words/handoff/take-away.ts';
 import type { Made } from './made.ts';
@@ -19,9 +20,7 @@ export function TakeAway({
   readonly onTaken: () => void;
 }) {
   const [isTaking, setTaking] = useState(false);
-  const [said, setSaid] = useState('');
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another command has not been copied
-  useEffect(() => setSaid(''), [command]);
+  const { said, copy } = useCopy(command ?? '', onTaken);
   const take = async (files: Made['files']) => {
     setTaking(true);
     try {
@@ -32,14 +31,6 @@ export function TakeAway({
       setTaking(false);
     }
   };
-  const copy = (text: string) =>
-    navigator.clipboard?.writeText(text).then(
-      () => {
-        setSaid(words.copied);
-        onTaken();
-      },
-      () => setSaid(words.theBrowserBlockedCopying),
-    );
   return (
     <div className="hand-off-take">
       <button
@@ -55,7 +46,7 @@ export function TakeAway({
       ) : (
         <>
           <code className="value">{command}</code>
-          <button type="button" className="word-button" onClick={() => void copy(command)}>
+          <button type="button" className="word-button" onClick={() => void copy()}>
             {words.copyCommand}
           </button>
         </>

@@ -7,9 +7,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import { classesIn } from '../../model/classes.ts';
-import { changeField } from '../../model/edits.ts';
 import { addField } from '../../model/field-edits.ts';
-import { withIdFromLabel } from '../../model/follow-label.ts';
+import { idFrom } from '../../model/follow-label.ts';
 import { bareField } from '../../model/kind-change.ts';
 import { addNewId } from '../../model/new-ids.ts';
 import { received } from '../../model/other-sets.ts';
@@ -25,21 +24,19 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
   const router = useRouter();
   const { document } = set;
   const [label, setLabel] = useState('');
-  const create = async (change: (d: SetDocument) => SetDocument) => {
-    const added = change(document);
-    const last = added.fields.at(-1);
-    if (!last) return;
-    const isLabelled = label.trim() !== '';
-    const labelled = isLabelled
-      ? changeField(added, last.id, (field) => ({ ...field, label: label.trim() }))
-      : added;
-    const named = isLabelled ? withIdFromLabel(labelled, `fields/${last.id}`) : null;
-    const id = named?.id ?? last.id;
-    addNewId(set.key, `fields/${id}`);
-    await set.editAndSave(() => named?.set ?? labelled);
-    router.push(`/sets/${set.key}/fields/${id}`);
+  /** The field with the label that was typed, and an id made from it. */
+  const labelled = (field: FieldDocument): FieldDocument => {
+    const text = label.trim();
+    return text === '' ? field : { ...field, label: text, id: idFrom(text) || field.id };
   };
-  const add = (field: FieldDocument) => create((d) => addField(d, field).set);
+  const create = async (next: SetDocument) => {
+    const made = next.fields.at(-1);
+    if (!made) return;
+    addNewId(set.key, `fields/${made.id}`);
+    await set.editAndSave(() => next);
+    router.push(`/sets/${set.key}/fields/${made.id}`);
+  };
+  const add = (field: FieldDocument) => create(addField(document, labelled(field)).set);
   return (
     <Dialog title={words.newFieldWithTitle(document.title)} isWide onClose={onClose}>
       <Labelled label={words.labelOptional}>
@@ -86,7 +83,9 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
             ? (field.placeholder ?? '')
             : sampleLine(sampleOf(field, demoFacts, kinds)),
           onSelect: () =>
-            create((d) => received(d, field, classesIn(field).length ? demoFacts.classes : undefined)),
+            create(
+              received(document, labelled(field), classesIn(field).length ? demoFacts.classes : undefined),
+            ),
         }))}
       />
     </Dialog>

@@ -11,8 +11,8 @@ const following = later(() => import('../../model/follow-label.ts'));
 
 /**
  * The id of the field or form that a page shows. A made-up id follows the label: `follow` is called when
- * somebody has finished editing it. The page stays as it is, with the address changed, so nothing typed is
- * lost; undo leads back to the former id.
+ * somebody has finished editing it. The page stays as it is, so nothing typed is lost, and its address changes
+ * once that is saved; undo leads back to the former id.
  */
 export function useOwnId(
   set: EditedSet,
@@ -27,11 +27,13 @@ export function useOwnId(
   const latest = useRef(set);
   latest.current = set;
   const shown = useRef(first);
+  const { is } = set.save;
   useEffect(() => {
-    if (shown.current === id) return;
+    // A reload finds only what is saved.
+    if (shown.current === id || is !== 'saved') return;
     shown.current = id;
     window.history.replaceState(null, '', `/sets/${set.key}/${list}/${id}`);
-  }, [id, list, set.key]);
+  }, [id, is, list, set.key]);
   return {
     id,
     async follow() {
@@ -39,11 +41,15 @@ export function useOwnId(
       // Without the network the id stays; the next edit of the label tries again.
       const loaded = await following.fetch().catch(() => undefined);
       const next = loaded?.withIdFromLabel(latest.current.document, `${list}/${id}`);
-      if (!next) return;
+      if (!loaded || !next) return;
       keepId(set.key, `${list}/${id}`);
       addNewId(set.key, `${list}/${next.id}`);
       setIds((all) => [next.id, ...all.filter((one) => one !== next.id)]);
-      await set.editAndSave(() => next.set);
+      // What was changed meanwhile stays.
+      await set.editAndSave((d) => {
+        const now = loaded.withIdFromLabel(d, `${list}/${id}`);
+        return now?.id === next.id ? now.set : d;
+      });
     },
   };
 }

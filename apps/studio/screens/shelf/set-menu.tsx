@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { addNewId } from '../../model/new-ids.ts';
 import { problemIn } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
+import { copyText } from '../../ui/copy-text.ts';
 import { download } from '../../ui/download.ts';
 import { later, useLater } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
@@ -49,11 +50,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     await set.editAndSave(() => next);
     router.push(`/sets/${set.key}/forms/${id}`);
   };
-  const copy = () =>
-    navigator.clipboard?.writeText(text()).then(
-      () => setSaid(words.copied),
-      () => setSaid(words.theBrowserBlockedCopying),
-    );
+  const copy = async () => setSaid(await copyText(text()));
   return (
     <>
       <span role="status" className="caption">

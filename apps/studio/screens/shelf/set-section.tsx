@@ -29,7 +29,7 @@ const newField = later(() => import('../set/new-field-dialog.tsx'));
 const lastResults = later(() => import('../../model/last-results.ts'));
 const deleting = later(() => import('../../model/deleting.ts'));
 
-/** Undo by key, which nobody needs before the first change. */
+/** Undo by key, which is not needed before the first change. */
 const undoing = later(() => import('./undo-on-shelf.ts'));
 
 /** One set: its heading, and its fields, each live in its row. */

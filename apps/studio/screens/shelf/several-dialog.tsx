@@ -24,7 +24,7 @@ export function SeveralDialog({
   const { document } = set;
   const [ids, setIds] = useState<readonly string[]>([]);
   const [said, setSaid] = useState('');
-  // A field that is gone meanwhile is no longer chosen.
+  // A field that was deleted in the meantime is not chosen any more.
   const chosen = document.fields.flatMap(({ id }) => (ids.includes(id) ? [id] : []));
   const isNone = chosen.length === 0;
   const isEvery = chosen.length === document.fields.length;

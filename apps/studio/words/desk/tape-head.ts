@@ -2,7 +2,7 @@
 
 import { plural } from '../plural.ts';
 
-export { clearTape, copied, couldNotLoadThisPart, theBrowserBlockedCopying } from '../shared.ts';
+export { clearTape, couldNotLoadThisPart } from '../shared.ts';
 export { empty, tape } from './shared.ts';
 
 export const restoreTape = 'Restore tape';

@@ -1,7 +1,6 @@
 // Texts of `screens/handoff/take-away.tsx`.
 
 export { downloadZip } from '../later.ts';
-export { copied, theBrowserBlockedCopying } from '../shared.ts';
 
 export const copyCommand = 'Copy command';
 export const noCommand = 'The command line builds whole sets. Include everything to see the command.';

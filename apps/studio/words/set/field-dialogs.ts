@@ -7,7 +7,7 @@ export const referencesAreUpdated = (uses: string) => `References are updated in
 export const theIdIsTheFields =
   'The id is the field’s name in code. To change the label, edit it on the field.';
 export const codeMayUseTheId = (id: string) =>
-  `Code that was handed off uses “${id}”. After a change, export again and update that code.`;
+  `Exported code uses “${id}”. After a change, export again and update that code.`;
 export const nameInRecords = 'Name in records and FormData';
 export const changeKindWithLabel = (label: string) => `Change kind of ${label}`;
 export const labelHintAndMessages =

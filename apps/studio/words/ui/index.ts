@@ -2,6 +2,7 @@
 
 export * from './calendar.ts';
 export * from './commands.ts';
+export * from './copy-text.ts';
 export * from './dialog.ts';
 export * from './entries.ts';
 export * from './folded-line.ts';

@@ -1,0 +1,3 @@
+// Texts of `ui/copy-text.ts`.
+
+export { copied, theBrowserBlockedCopying } from '../shared.ts';
