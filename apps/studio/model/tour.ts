@@ -32,7 +32,7 @@ export function setTourStep(step: number | null): void {
   }
 }
 
-/** Whether the demo set is in the store. Without an answer it is taken to be: its pages say what is wrong. */
+/** Whether the demo set is in the store. Without an answer it counts as there. */
 export async function hasDemoSet(): Promise<boolean> {
   const response = await fetch('/api/sets/ridge-huts').catch(() => undefined);
   return response?.status !== 404;

@@ -11,8 +11,8 @@ const following = later(() => import('../../model/follow-label.ts'));
 
 /**
  * The id of the field or form that a page shows. A made-up id follows the label: `follow` is called when
- * somebody has finished editing it. The page stays as it is, so nothing typed is lost, and its address changes
- * once that is saved; undo leads back to the former id.
+ * somebody has finished editing it. The page stays as it is, so nothing typed is lost; its address changes
+ * once that is saved. Undo leads back to the former id.
  */
 export function useOwnId(
   set: EditedSet,
