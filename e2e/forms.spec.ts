@@ -2,6 +2,7 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { newSet } from './sets.ts';
 import { withAny } from './with-any.ts';
 
 let made = 0;
@@ -30,66 +31,121 @@ async function retype(page: Page, label: string, text: string): Promise<void> {
   await page.keyboard.type(text);
 }
 
-test('a form is put together by keyboard: fields, sections, columns, order; undone and kept', async ({
+/** The tools of a field or section, which are seen while the focus or the pointer is there. */
+const toolOf = (page: Page, name: string, tool: string) =>
+  page.locator(`[data-sort="${name}"]`).getByRole('button', { name: tool });
+const sectionsIn = async (request: APIRequestContext, id: string) =>
+  (await documentOf(request, id)).forms[1].sections as {
+    title: string;
+    columns?: number;
+    fields: string[];
+  }[];
+
+test('a form is put together on itself, by keyboard: fields, sections, columns, order; undone and kept', async ({
   page,
   request,
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
-  await page.getByRole('button', { name: words.later.editLayout }).press('Enter');
-  const arrangement = page.getByRole('region', { name: words.form.arrangement });
-  await arrangement.getByRole('button', { name: words.form.addAField }).press('Enter');
+  // Tab leads through the form as its users know it; Shift+Tab to the tools of the field.
+  await live(page).getByLabel('Arrival').focus();
+  await page.keyboard.press('Shift+Tab');
+  await expect(toolOf(page, 'arrival', words.form.moreForThisField)).toBeFocused();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
   // An open menu takes the focus to its first entry; what is pressed before goes there.
   await expect(page.getByRole('menuitem').first()).toBeFocused();
+  await expectNoViolations(page, '[role="menu"]');
   await page.getByRole('menuitem', { name: /^Party size/ }).press('Enter');
-  await expect(live(page).getByLabel('Party size')).toBeVisible();
-  const handle = arrangement.getByRole('button', { name: /^Reorder Party size/ });
-  for (let i = 0; i < 3; i++) await handle.press('ArrowUp');
+  await expect(live(page).getByLabel('Party size')).toBeFocused();
+  const fields = async () => (await sectionsIn(request, id)).map((section) => section.fields);
+  await expect.poll(fields).toEqual([['mobile'], ['arrival', 'party', 'departure'], ['change-code']]);
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+Tab');
+  const handle = toolOf(page, 'party', words.form.moveThisField);
   await expect(handle).toBeFocused();
-  const sections = async () => (await documentOf(request, id)).forms[1].sections;
+  // Over the heading into the section before.
+  await page.keyboard.press('ArrowUp');
+  await expect(handle).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(fields).toEqual([['mobile', 'party'], ['arrival', 'departure'], ['change-code']]);
+  await expect(handle).toBeFocused();
+  await expectNoViolations(page, '.form-trial');
+  const title = (at: number) => live(page).getByRole('textbox', { name: words.form.titleOfSection(at) });
+  await title(2).focus();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: words.form.inOneColumn }).press('Enter');
+  await title(1).fill('Who you are');
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Shift+Tab');
+  await expect(toolOf(page, 'section 0', words.form.moveThisSection)).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await expect(toolOf(page, 'section 1', words.form.moveThisSection)).toBeFocused();
   await expect
-    .poll(async () => (await sections()).map((s: { fields: string[] }) => s.fields))
-    .toEqual([['mobile'], ['arrival', 'party', 'departure'], ['change-code']]);
-  await arrangement.getByRole('button', { name: 'Two columns in The new days' }).press('Enter');
-  await arrangement.getByLabel(words.form.titleOfSection(1)).fill('Who you are');
-  await arrangement.getByRole('button', { name: words.form.addASection }).press('Enter');
-  await expect
-    .poll(async () =>
-      (await sections()).map((s: { title: string; columns?: number }) => [s.title, s.columns]),
-    )
+    .poll(async () => (await sectionsIn(request, id)).map((s) => [s.title, s.columns]))
     .toEqual([
-      ['Who you are', undefined],
       ['The new days', 1],
+      ['Who you are', undefined],
       ['Confirm it', undefined],
-      [words.model.anotherSection, undefined],
     ]);
-  await arrangement.getByRole('button', { name: words.form.removeFromTheForm('Departure') }).press('Enter');
+  await live(page).getByLabel('Departure').focus();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: words.form.removeFromTheForm('Departure') }).press('Enter');
+  await expect(live(page).getByLabel('Guest’s mobile number')).toBeFocused();
   await expect
     .poll(async () => (await documentOf(request, id)).forms[1].rules.map((r: { id: string }) => r.id))
     .toEqual(['right']);
   await page.getByRole('button', { name: words.set.undo, exact: true }).click();
   await expect(live(page).getByLabel('Departure')).toBeVisible();
   await page.reload();
-  await expect(live(page).getByText('Who you are')).toBeVisible();
+  await expect(title(2)).toHaveValue('Who you are');
 });
 
-test('dragged: a field goes into another section', async ({ page, request }) => {
+test('a field is made in place, and put where it was asked for', async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
-  await page.getByRole('button', { name: words.later.editLayout }).click();
-  const handle = (name: RegExp) => page.getByRole('button', { name });
-  await handle(/^Reorder Arrival/).hover();
-  const from = (await handle(/^Reorder Arrival/).boundingBox())!;
-  const to = (await handle(/^Reorder Guest’s mobile/).boundingBox())!;
+  await live(page).getByRole('button', { name: words.later.addField, exact: true }).last().click();
+  await page.getByRole('menuitem', { name: words.form.newField }).click();
+  await page.getByLabel(words.set.labelOptional).fill('Reason');
+  await page
+    .getByRole('button', { name: /^text\b/i })
+    .first()
+    .click();
+  await expect(live(page).getByLabel('Reason')).toBeFocused();
+  await page.keyboard.type('snow');
+  expect(new URL(page.url()).pathname).toBe(`/sets/${id}/forms/change`);
+  await expect
+    .poll(async () => (await sectionsIn(request, id)).at(-1)?.fields)
+    .toEqual(['change-code', 'reason']);
+  await expect(live(page).getByLabel('Reason')).toHaveValue('snow');
+});
+
+test('dragged on the form: a field goes into another section, where the mark is', async ({
+  page,
+  request,
+}) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/change`);
+  await fieldIn(page, 'arrival').hover();
+  const handle = toolOf(page, 'arrival', words.form.moveThisField);
+  await handle.hover();
+  const from = (await handle.boundingBox())!;
+  const to = (await fieldIn(page, 'mobile').boundingBox())!;
   await page.waitForTimeout(500);
   await page.mouse.move(from.x + 8, from.y + 8);
   await page.mouse.down();
   await page.mouse.move(from.x + 8, from.y - 10, { steps: 5 });
-  await page.mouse.move(to.x + 8, to.y + 10, { steps: 10 });
+  await page.mouse.move(to.x + to.width / 2, to.y + 20, { steps: 10 });
+  await expect(page.locator('[data-sort="mobile"]')).toHaveAttribute('data-drop', '');
   await page.mouse.up();
   await expect
-    .poll(async () => (await documentOf(request, id)).forms[1].sections[0].fields)
-    .toContain('arrival');
+    .poll(async () => (await sectionsIn(request, id)).map(({ fields }) => fields))
+    .toEqual([['arrival', 'mobile'], ['departure'], ['change-code']]);
+  await expect(page.locator('[data-drop]')).toHaveCount(0);
+  // What is filled in goes along.
+  await live(page).getByLabel('Arrival').fill('14022027');
+  await expect(live(page).getByLabel('Arrival')).toHaveValue(/14/);
 });
 
 test('rules across fields: made, drawn, heard at their field, mended at either; what is filled in stays', async ({
@@ -104,19 +160,27 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await departure.fill('14022027');
   await departure.press('Tab');
   await expect(fieldIn(page, 'departure')).toContainText('Departure must be after arrival.');
-  await expect(rules.getByRole('button', { name: /fail Departure after Arrival/ })).toBeVisible();
+  const order = rules.getByRole('listitem').first();
+  await expect(order).toContainText('fail');
   expect(await live(page).locator('svg.overflow-visible path').count()).toBe(2);
-  await rules.getByRole('button', { name: /Departure after Arrival/ }).click();
-  await rules.getByLabel(words.field.message, { exact: true }).fill('First you arrive, then you leave.');
+  await order.getByRole('button', { name: words.form.editTheRule('Departure') }).click();
+  await expect(order.getByLabel(words.field.message, { exact: true })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(order.getByRole('button', { name: words.form.editTheRule('Departure') })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await order.getByLabel(words.field.message, { exact: true }).fill('After ');
+  await order.getByRole('button', { name: words.field.insertPlaceholder('other') }).click();
+  await expect(fieldIn(page, 'departure')).toContainText('After Tuesday, 16 February 2027');
+  await order.getByLabel(words.field.message, { exact: true }).fill('First you arrive, then you leave.');
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive, then you leave.');
   await retype(page, 'Arrival', '13022027');
   await expect(fieldIn(page, 'departure')).not.toContainText('First you arrive');
-  await rules.getByLabel(words.form.mustBe).selectOption('at-least-days');
-  await rules.getByLabel(words.form.days).fill('3');
+  await order.getByLabel(words.form.mustBe).selectOption('at-least-days');
+  await order.getByLabel(words.form.days, { exact: true }).fill('3');
   await departure.focus();
   await page.keyboard.press('Tab');
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive');
-  await rules.getByRole('button', { name: words.later.deleteRule }).click();
+  await order.getByRole('button', { name: words.later.deleteRule, exact: true }).click();
   await rules.getByRole('button', { name: words.shared.addRule }).click();
   await expect(rules.getByRole('listitem')).toHaveCount(2);
   await expect(departure).toHaveValue('Sunday, 14 February 2027');
@@ -129,23 +193,33 @@ test('a field is made to hang on another, never in a circle, and goes out of the
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   const conditions = page.getByRole('region', { name: words.form.conditions });
-  await expect(conditions).toContainText(
-    '“The dog’s name” is shown when “Are you bringing a dog?” is Yes, a dog',
-  );
+  await expect(conditions).toContainText(words.form.labelIsShownWhen('The dog’s name'));
+  await expect(conditions.getByLabel(words.form.followedByIs, { exact: true })).toHaveValue('=yes');
   await conditions.getByRole('button', { name: words.later.newCondition }).click();
-  await conditions.getByLabel(words.form.showField).selectOption('dog');
-  await conditions.getByLabel(words.form.when, { exact: true }).selectOption('dog-name');
-  await conditions.getByRole('button', { name: words.form.addCondition }).click();
+  const fresh = conditions.locator('[data-new-condition]');
+  await fresh.getByLabel(words.form.showField).selectOption('dog');
+  await fresh.getByLabel(words.form.when, { exact: true }).selectOption('dog-name');
   await expect(conditions.getByRole('status')).toContainText('Circular condition: dog');
-  await conditions.getByLabel(words.form.showField).selectOption('deposit');
-  await conditions.getByLabel(words.form.when, { exact: true }).selectOption('hut');
-  await conditions.getByLabel(words.form.followedByIs, { exact: true }).selectOption('=two-tarns');
-  await conditions.getByRole('button', { name: words.form.addCondition }).click();
+  await fresh.getByRole('button', { name: words.form.cancel }).click();
+  await expect(fresh).toHaveCount(0);
+  // From the field itself.
+  await live(page).getByLabel('Deposit').focus();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: words.form.showOnlyWhen('Deposit') }).press('Enter');
+  await expect(fresh.getByLabel(words.form.when, { exact: true })).toBeFocused();
+  await fresh.getByLabel(words.form.when, { exact: true }).selectOption('hut');
+  const deposit = conditions
+    .getByRole('listitem')
+    .filter({ hasText: words.form.labelIsShownWhen('Deposit') });
+  await deposit.getByLabel(words.form.followedByIs, { exact: true }).selectOption('=two-tarns');
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await live(page).getByLabel('Hut', { exact: true }).selectOption('two-tarns');
   await expect(live(page).getByLabel('Deposit')).toBeVisible();
-  await page.getByRole('button', { name: words.later.editLayout }).click();
-  await page.getByRole('button', { name: words.form.removeFromTheForm('Hut') }).click();
+  await live(page).getByLabel('Hut', { exact: true }).focus();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: words.form.removeFromTheForm('Hut'), exact: true }).press('Enter');
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeVisible();
   await page.getByRole('button', { name: words.set.undo, exact: true }).click();
@@ -266,6 +340,39 @@ test('change of booking: from the telephone number to the confirmed change, by k
   await expect(page.getByText('Received departure: 2027-02-16')).toBeVisible();
 });
 
+test('a code field without a server check gets a code on the simulated phone, and submits its form', async ({
+  page,
+  request,
+}) => {
+  const code = { id: 'code', kind: 'one-time-code', label: 'Code', entry: { length: 6, groups: [3, 3] } };
+  const form = { id: 'confirm', title: 'Confirm', fields: ['code'], completes: 'code' };
+  const id = await newSet(request, { fields: [code], forms: [form] });
+  await page.goto(`/sets/${id}/forms/confirm`);
+  const telephone = page.getByRole('region', { name: words.form.simulatedPhone });
+  await expect(telephone).toContainText(words.form.noMessageYet);
+  await page.getByRole('button', { name: words.form.sendMeACode }).click();
+  await expect(telephone).toContainText(/\d{3} ?\d{3}/);
+  await expect(live(page)).toContainText(words.form.nothingChecksIt('/api/services/codes/check'));
+  await expectNoViolations(page, '.form-trial');
+  await telephone.getByRole('button', { name: words.form.insertCode }).press('Enter');
+  await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'sent');
+});
+
+test('a field that a condition hides is arranged under its section', async ({ page, request }) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/booking`);
+  await expect(live(page).getByText(words.form.notShownNow)).toBeVisible();
+  const handle = toolOf(page, 'dog-name', words.form.moveThisField);
+  await page.locator('[data-sort="dog-name"]').hover();
+  await handle.focus();
+  const last = async () => (await documentOf(request, id)).forms[0].sections.at(-1).fields;
+  const before = (await last()) as string[];
+  const at = before.indexOf('dog-name');
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(last).toEqual(before.with(at, before[at - 1]!).with(at - 1, 'dog-name'));
+  await expect(handle).toBeFocused();
+});
+
 test('what is filled in is not lost by leaving; reset and a form that is held back', async ({
   page,
   request,
@@ -336,9 +443,12 @@ for (const sheet of ['light', 'dark'])
   test(`axe finds nothing on the form screen, ${sheet} sheet`, async ({ page }) => {
     await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
     await page.goto('/sets/ridge-huts/forms/booking');
-    await page.getByRole('button', { name: words.later.editLayout }).click();
     await live(page).getByRole('button', { name: words.later.submit }).click();
-    await page.getByRole('button', { name: 'Departure after Arrival' }).click();
+    await page
+      .getByRole('button', { name: words.form.editTheRule('Departure') })
+      .first()
+      .click();
+    await page.getByRole('button', { name: words.later.newCondition }).click();
     await expectNoViolations(page);
     if (sheet === 'dark') return;
     await page.getByRole('button', { name: words.form.fillWithSamples }).click();

@@ -303,7 +303,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   const other = await newSet(request);
   await page.goto('/');
   const section = onShelf(page, made);
-  await section.getByRole('button', { name: words.form.reorder('Price') }).focus();
+  await section.getByRole('button', { name: words.shelf.reorder('Price') }).focus();
   await page.keyboard.press('ArrowUp');
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['sum', 'pin', 'day']);
   const from = (await section.getByRole('button', { name: /^Reorder Day/ }).boundingBox())!;

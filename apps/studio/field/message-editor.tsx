@@ -1,9 +1,11 @@
 'use client';
 
 import { numbersOf, type Plural, pluralCategories } from '@arbeit/engine/rules';
+import { type RefObject, useRef } from 'react';
 import { DraftInput } from '../ui/draft-input.tsx';
 import { Labelled } from '../ui/labelled.tsx';
 import * as words from '../words/field/message-editor.ts';
+import './message-editor.css';
 
 /** The numbers that plural forms can depend on, in words. */
 const numbers: Readonly<Record<string, string>> = {
@@ -30,6 +32,7 @@ export function MessageEditor({
   check,
   locale,
   usual,
+  data,
   problemOf,
   onChange,
 }: {
@@ -38,13 +41,76 @@ export function MessageEditor({
   readonly locale: string;
   /** The default message. */
   readonly usual: string;
+  /** The placeholders that the check knows. */
+  readonly data: readonly string[];
   readonly problemOf: (text: string) => string | null;
   readonly onChange: (say: string | Plural | undefined) => void;
 }) {
+  const around = useRef<HTMLDivElement>(null);
   const names = Object.keys(numbersOf(check));
-  if (typeof say === 'object')
-    return <Forms say={say} names={names} locale={locale} problemOf={problemOf} onChange={onChange} />;
-  const [by] = names;
+  return (
+    <div ref={around} className="message-editor">
+      {typeof say === 'object' ? (
+        <Forms say={say} names={names} locale={locale} problemOf={problemOf} onChange={onChange} />
+      ) : (
+        <OneText say={say} usual={usual} by={names[0]} problemOf={problemOf} onChange={onChange} />
+      )}
+      <Placeholders around={around} names={data} />
+    </div>
+  );
+}
+
+/** The placeholders of a message: each is inserted where the caret is. */
+function Placeholders({
+  around,
+  names,
+}: {
+  readonly around: RefObject<HTMLElement | null>;
+  readonly names: readonly string[];
+}) {
+  const insert = (name: string) => {
+    const inputs = [...(around.current?.querySelectorAll('input') ?? [])];
+    const input = inputs.find((one) => one === document.activeElement) ?? inputs[0];
+    if (!input) return;
+    input.focus();
+    // As if it were typed: the editor checks it and passes it on.
+    input.setRangeText(`{${name}}`, input.selectionStart ?? 0, input.selectionEnd ?? 0, 'end');
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  };
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-1.5 gap-y-1">
+      {names.map((name) => (
+        <button
+          key={name}
+          type="button"
+          className="chip value"
+          aria-label={words.insertPlaceholder(name)}
+          // The input keeps the focus, and with it the place.
+          onPointerDown={(event) => event.preventDefault()}
+          onClick={() => insert(name)}
+        >
+          {`{${name}}`}
+        </button>
+      ))}
+    </p>
+  );
+}
+
+/** A message that is the same for all numbers. */
+function OneText({
+  say,
+  usual,
+  by,
+  problemOf,
+  onChange,
+}: {
+  readonly say: string | undefined;
+  readonly usual: string;
+  /** The number that plural forms can depend on. */
+  readonly by: string | undefined;
+  readonly problemOf: (text: string) => string | null;
+  readonly onChange: (say: string | Plural | undefined) => void;
+}) {
   return (
     <>
       <Labelled label={words.message}>

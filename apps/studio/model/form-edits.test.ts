@@ -12,7 +12,9 @@ import {
   formOf,
   linesOf,
   moveLine,
+  moveSection,
   nameOfLine,
+  type Place,
   removeForm,
   removeFromForm,
   removeSection,
@@ -37,15 +39,25 @@ test('fields move from section to section as lines of one list, and heads with t
   expect(namesOf(small)).toEqual(['section 0', 'a', 'b', 'section 1', 'c']);
   expect(sectionsOf(moveLine(small, 'b', 3)).map(({ fields }) => fields)).toEqual([['a'], ['b', 'c']]);
   expect(sectionsOf(moveLine(small, 'c', 0)).map(({ fields }) => fields)).toEqual([['c', 'a', 'b'], []]);
-  expect(sectionsOf(moveLine(small, 'section 1', 0)).map(({ title }) => title)).toEqual(['B', 'A']);
+  for (const [at, to] of [
+    [1, 0],
+    [0, 9],
+    [1, -9],
+  ] as const)
+    expect(sectionsOf(moveSection(small, at, to))).toEqual([
+      { title: 'B', fields: ['c'] },
+      { title: 'A', fields: ['a', 'b'] },
+    ]);
+  expect(moveSection(small, 0, 0)).toBe(small);
   expect(moveLine(small, 'a', 1)).toBe(small);
   expect(moveLine(small, 'nobody', 1)).toBe(small);
   expect(sectionsOf(moveLine(small, 'a', 99)).map(({ fields }) => fields)).toEqual([['b'], ['c', 'a']]);
 });
 
 test('sections are added, changed and taken away, and no field is lost', () => {
-  const more = addSection(booking);
+  const more = addSection(booking, 2);
   expect(sectionsOf(more)).toHaveLength(4);
+  expect(sectionsOf(addSection(booking, 0))[1]).toEqual({ title: 'Another section', fields: [] });
   expect(sectionsOf(changeSection(more, 3, (section) => ({ ...section, columns: 2 })))[3]).toMatchObject({
     columns: 2,
   });
@@ -63,7 +75,12 @@ test('sections are added, changed and taken away, and no field is lost', () => {
   }
   const bare: FormDocument = { id: 'f', fields: ['mobile'] };
   expect(removeSection(bare, 0)).toBe(bare);
-  expect(addToForm(bare, 'email')).toEqual({ id: 'f', sections: [{ fields: ['mobile', 'email'] }] });
+  const added = (field: string, place: Place) => addToForm(set, bare, field, place).sections?.[0]?.fields;
+  expect(added('email', { after: 'mobile' })).toEqual(['mobile', 'email']);
+  expect(added('email', { section: 0 })).toEqual(['mobile', 'email']);
+  // With what it depends on, before it.
+  expect(added('dog-name', { after: 'mobile' })).toEqual(['mobile', 'dog', 'dog-name']);
+  expect(addToForm(set, booking, 'email', { section: 0 })).toEqual(booking);
 });
 
 test('a field that goes out of a form takes the rules along that speak of it', () => {

@@ -88,11 +88,41 @@ export function moveLine(form: FormDocument, name: string, to: number): FormDocu
   return withSections(form, sectionsFrom(form, next));
 }
 
-/** Adds a field to the end of the last section. */
-export function addToForm(form: FormDocument, field: string): FormDocument {
+/** Where a field is added to a form: after a field, or at the end of a section. */
+export type Place = { readonly after: string } | { readonly section: number };
+
+/** Moves a section with its fields to an index among the sections; indices outside mean the nearest end. */
+export function moveSection(form: FormDocument, at: number, to: number): FormDocument {
   const sections = sectionsOf(form);
-  const last = sections.at(-1) ?? { fields: [] };
-  return withSections(form, [...sections.slice(0, -1), { ...last, fields: [...last.fields, field] }]);
+  const target = Math.max(0, Math.min(sections.length - 1, to));
+  const section = sections[at];
+  if (!section || target === at) return form;
+  return withSections(form, sections.toSpliced(at, 1).toSpliced(target, 0, section));
+}
+
+/** Adds a field of the set to a form, before it those it depends on that are not in the form yet. */
+export function addToForm(set: SetDocument, form: FormDocument, field: string, place: Place): FormDocument {
+  const own = fieldIdsOf(form);
+  const added = [...neededBy(set, field)].filter((id) => !own.includes(id)).reverse();
+  const sections = sectionsOf(form).map((section, at) => {
+    const { fields } = section;
+    const isHere = 'section' in place ? at === place.section : fields.includes(place.after);
+    const to = 'section' in place ? fields.length : fields.indexOf(place.after) + 1;
+    return isHere ? { ...section, fields: fields.toSpliced(to, 0, ...added) } : section;
+  });
+  return withSections(form, sections);
+}
+
+/** A field and those that it depends on by conditions or rules, directly or not; the field itself first. */
+function neededBy(set: SetDocument, field: string): ReadonlySet<string> {
+  const all = new Set([field]);
+  // Items added during the loop are visited too.
+  for (const one of all) {
+    const { when, rules } = set.fields.find(({ id }) => id === one) ?? {};
+    const said = [when, rules?.map((rule) => [rule.check, rule.when])];
+    for (const { id } of set.fields) if (mentions(said, id)) all.add(id);
+  }
+  return all;
 }
 
 /** A field of a form and those that depend on it by conditions or rules, directly or not. */
@@ -141,8 +171,9 @@ export const changeSection = (
   return section ? withSections(form, sections.with(at, change(section))) : form;
 };
 
-export const addSection = (form: FormDocument): FormDocument =>
-  withSections(form, [...sectionsOf(form), { title: words.anotherSection, fields: [] }]);
+/** Adds an empty section after the one at an index. */
+export const addSection = (form: FormDocument, after: number): FormDocument =>
+  withSections(form, sectionsOf(form).toSpliced(after + 1, 0, { title: words.anotherSection, fields: [] }));
 
 /**
  * Removes the heading of a section. Its fields go to the section before, or after the first. The last heading

@@ -31,9 +31,3 @@ export function setTourStep(step: number | null): void {
     // Without storage the tour ends with its page.
   }
 }
-
-/** Whether the demo set is in the store. Without an answer it counts as there. */
-export async function hasDemoSet(): Promise<boolean> {
-  const response = await fetch('/api/sets/ridge-huts').catch(() => undefined);
-  return response?.status !== 404;
-}

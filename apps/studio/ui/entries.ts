@@ -92,7 +92,7 @@ const onDesks = [wording.goToField, wording.goToSpecimen, wording.editPatternTex
 const onEdited = [wording.undoLastChange, wording.redo];
 /** Pages that edit nothing. */
 const readOnly = ['refused', 'glossary'];
-const onForms = [wording.editLayout, wording.crossFieldRules, wording.newCondition, wording.submission, wording.messageTiming, wording.simulatedServices, wording.submittedData]; // biome-ignore format: a list
+const onForms = [wording.addField, wording.crossFieldRules, wording.newCondition, wording.submission, wording.messageTiming, wording.simulatedServices, wording.submittedData]; // biome-ignore format: a list
 
 /** What the entries need of the page. */
 export interface Surroundings {

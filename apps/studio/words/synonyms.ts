@@ -48,7 +48,7 @@ form: page submit checkout
 submit: send post
 submission: submit send button
 condition: show hide visible logic when depend
-layout: sections order arrange move
+add field: layout arrange sections order move insert
 services: server simulate mock delay failure network api
 fill: sample samples autofill demo
 undo: back revert

@@ -8,6 +8,7 @@ import { addRule, changeRule, removeRule } from '../../model/edits.ts';
 import { ruleInWords } from '../../model/rule-words.ts';
 import type { Change } from './change.ts';
 import { RuleEditor } from './rule-editor.tsx';
+import './open-rule.css';
 
 /** A rule as a sentence with blanks, over the full width. Escape closes it. */
 export function OpenRule({

@@ -8,10 +8,9 @@ import type { Definition } from '@arbeit/engine/kinds';
 import { MessageEditor } from '../../field/message-editor.tsx';
 import { codeOf, showWhenWords } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
-import { Help } from '../../ui/help.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { WordSelect } from '../../ui/word-select.tsx';
-import * as texts from '../../words/desk/rule-editor.tsx';
+import * as texts from '../../words/desk/rule-editor.ts';
 import { CheckEditor } from './check-editor.tsx';
 import { RuleReadings } from './rule-readings.tsx';
 import { SampleValues } from './sample-values.tsx';
@@ -48,7 +47,6 @@ export function RuleEditor({
   const { check } = rule;
   const isCode = wordsOfCheck(check.type).editor === 'code';
   const isTwo = check.type === 'range' && check.min !== undefined && check.max !== undefined;
-  const data = dataOfMessage(define, check).map((name) => `{${name}}`);
   return (
     <>
       <div className="rule-sentence">
@@ -67,12 +65,10 @@ export function RuleEditor({
             check={check}
             locale={compiled.locale}
             usual={words[codeOf(check)] ?? ''}
+            data={dataOfMessage(define, check)}
             problemOf={(text) => problemWithMessage(define, check, text)[0] ?? null}
             onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
           />
-          <Help about={texts.theMessage}>
-            <p>{texts.leaveEmptyToUse(<span className="value">{data.join(' ')}</span>)}</p>
-          </Help>
         </div>
         <span className="rule-word">
           <WordSelect

@@ -4,37 +4,46 @@ import type { FormStore } from '@arbeit/dom';
 import { comparisons } from '@arbeit/engine/check-words';
 import {
   comparisonsFor,
+  dataOfMessage,
   type FormDocument,
   type FormRuleDocument,
+  problemWithMessage,
   type SetDocument,
 } from '@arbeit/engine/document';
+import type { HydratedField } from '@arbeit/engine/field';
 import { definitionIn, kinds } from '@arbeit/engine/kinds';
-import { useState, useSyncExternalStore } from 'react';
+import type { Verdict } from '@arbeit/engine/rules';
+import { useSyncExternalStore } from 'react';
 import { MessageEditor } from '../../field/message-editor.tsx';
 import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '../../model/form-edits.ts';
+import { codeOf } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
-import { Labelled } from '../../ui/labelled.tsx';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
+import { WordSelect } from '../../ui/word-select.tsx';
 import * as texts from '../../words/form/across-fields.ts';
-import { FieldSelect } from './field-select.tsx';
 
 /**
- * The rules of the form that read several fields, as notes in the margin: verdict, what they check, their
+ * The rules of the form that read several fields, as sentences in the margin: verdict, what they check, their
  * message.
  */
 export function AcrossFields({
   document,
   form,
   store,
+  opened,
+  onOpen,
   onChange,
 }: {
   readonly document: SetDocument;
   readonly form: FormDocument;
   readonly store: FormStore;
+  /** The id of the rule whose message is being edited. */
+  readonly opened: string | null;
+  readonly onOpen: (rule: string | null) => void;
   readonly onChange: ChangeForm;
 }) {
-  const [opened, setOpened] = useState<string | null>(null);
-  const pair = pairIn(document, store);
+  const pair = pairIn(document, store.form.fields);
   return (
     <section aria-label={texts.crossFieldRules}>
       <div className="flex items-baseline gap-4">
@@ -43,39 +52,32 @@ export function AcrossFields({
           type="button"
           className="word-button ml-auto"
           disabled={!pair}
-          onClick={() => {
-            if (!pair) return;
-            const next = addFormRule(form, pair);
-            setOpened(next.rules?.at(-1)?.id ?? null);
-            onChange((f) => addFormRule(f, pair));
-          }}
+          onClick={() => pair && onChange((f) => addFormRule(f, pair))}
         >
           {texts.addRule}
         </button>
       </div>
       <ol>
         {(form.rules ?? []).map((rule) => (
-          <li key={rule.id} className="border-b border-rule">
-            <Note
+          <li key={rule.id} data-rule={rule.id} className="border-b border-rule py-1">
+            <RuleInForm
               rule={rule}
+              document={document}
               store={store}
               isOpen={opened === rule.id}
-              onOpen={(isOpen) => setOpened(isOpen ? rule.id : null)}
+              onOpen={(isOpen) => {
+                onOpen(isOpen ? rule.id : null);
+                // Into the message, and back to the button that opened it.
+                focusSoon(
+                  `[data-rule="${CSS.escape(rule.id)}"] ${isOpen ? '.message-editor input' : '[data-edit]'}`,
+                );
+              }}
+              onChange={(next) => onChange((f) => changeFormRule(f, rule.id, () => next), `rule ${rule.id}`)}
+              onRemove={() => {
+                onOpen(null);
+                onChange((f) => removeFormRule(f, rule.id));
+              }}
             />
-            {opened === rule.id && (
-              <Editor
-                rule={rule}
-                document={document}
-                store={store}
-                onChange={(next) =>
-                  onChange((f) => changeFormRule(f, rule.id, () => next), `rule ${rule.id}`)
-                }
-                onRemove={() => {
-                  setOpened(null);
-                  onChange((f) => removeFormRule(f, rule.id));
-                }}
-              />
-            )}
           </li>
         ))}
       </ol>
@@ -86,144 +88,170 @@ export function AcrossFields({
   );
 }
 
-function Note({
-  rule,
-  store,
-  isOpen,
-  onOpen,
-}: {
-  readonly rule: FormRuleDocument;
-  readonly store: FormStore;
-  readonly isOpen: boolean;
-  readonly onOpen: (isOpen: boolean) => void;
-}) {
-  const { form } = store;
-  const field = store.field(rule.field);
-  const evaluation = useSyncExternalStore(field.subscribe, field.evaluation, field.evaluation);
-  const own = field.field.rules.length;
-  const at = (form.rulesAt.get(rule.field) ?? []).findIndex(({ id }) => id === rule.id);
-  const finding = evaluation.findings[own + at];
-  const labelOf = (id: string) => form.fields[form.places.get(id) ?? -1]?.label ?? id;
-  const { check } = rule;
-  const words =
-    check.type === 'compare'
-      ? `${labelOf(rule.field)} ${comparisons[check.op].replace('…', String(check.days ?? 0))} ${labelOf(check.field)}`
-      : check.type === 'remote'
-        ? texts.passesServerCheck(labelOf(rule.field), check.ask)
-        : `${labelOf(rule.field)}: ${check.type}`;
-  return (
-    <>
-      <button
-        type="button"
-        className="note w-full flex-wrap text-left hover:text-oxide"
-        aria-expanded={isOpen}
-        onClick={() => onOpen(!isOpen)}
-      >
-        {finding && <VerdictIcon verdict={finding.verdict} />}
-        <span className="min-w-0 wrap-anywhere">{words}</span>
-      </button>
-      <p className="on-paper pl-6 text-faint">
-        {(form.rulesAt.get(rule.field) ?? [])[at]?.say ?? texts.defaultMessage}
-      </p>
-    </>
-  );
-}
-
-function Editor({
+/** A rule of the form as a sentence with choices, its verdict, and its message, which opens in place. */
+function RuleInForm({
   rule,
   document,
   store,
+  isOpen,
+  onOpen,
   onChange,
   onRemove,
 }: {
   readonly rule: FormRuleDocument;
   readonly document: SetDocument;
   readonly store: FormStore;
+  readonly isOpen: boolean;
+  readonly onOpen: (isOpen: boolean) => void;
   readonly onChange: (rule: FormRuleDocument) => void;
   readonly onRemove: () => void;
 }) {
   const { say: _, ...unsaid } = rule;
   const { check } = rule;
+  const definition = document.fields.find(({ id }) => id === rule.field);
+  const define = definition && definitionIn(kinds, definition);
+  const own = store.form.rulesAt.get(rule.field)?.find(({ id }) => id === rule.id);
+  const verdict = useVerdict(rule, store);
+  const usual = own?.words?.[codeOf(check)] ?? '';
   return (
-    <div className="space-y-2 py-2 pl-6">
-      {check.type === 'compare' && (
-        <div className="flex flex-wrap gap-3">
-          <FieldSelect
-            label={texts.showMessage}
-            value={rule.field}
-            fields={store.form.fields}
-            onChange={(field) => {
-              const allowed = opsFor(document, field, check.field);
-              const op = allowed.includes(check.op) ? check.op : 'differs';
-              if (field !== check.field)
-                onChange({ ...rule, field, check: compareOf(op, check.field, check.days) });
-            }}
+    <>
+      <div className="sentence">
+        {verdict && <VerdictIcon verdict={verdict} />}
+        {check.type === 'compare' ? (
+          <Compared rule={rule} check={check} document={document} store={store} onChange={onChange} />
+        ) : (
+          <span className="min-w-0 wrap-anywhere">
+            {check.type === 'remote'
+              ? texts.passesServerCheck(labelIn(store, rule.field), check.ask)
+              : texts.otherCheck(labelIn(store, rule.field), check.type)}
+          </span>
+        )}
+      </div>
+      {isOpen ? (
+        // biome-ignore lint/a11y/noStaticElementInteractions: Escape leaves what is open
+        <div className="space-y-1 pb-1" onKeyDown={(event) => event.key === 'Escape' && onOpen(false)}>
+          <MessageEditor
+            say={rule.say}
+            check={check}
+            locale={store.field(rule.field).field.locale}
+            usual={usual}
+            data={define ? dataOfMessage(define, check) : []}
+            problemOf={(text) => (define && problemWithMessage(define, check, text)[0]) ?? null}
+            onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
           />
-          <Labelled label={texts.mustBe}>
-            {(id) => (
-              <select
-                id={id}
-                className="entry"
-                value={check.op}
-                onChange={({ target }) =>
-                  onChange({
-                    ...rule,
-                    check: compareOf(target.value as typeof check.op, check.field, check.days),
-                  })
-                }
-              >
-                {opsFor(document, rule.field, check.field).map((op) => (
-                  <option key={op} value={op}>
-                    {comparisons[op]}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Labelled>
-          {check.days !== undefined && (
-            <Labelled label={texts.days}>
-              {(id) => (
-                <DraftInput
-                  id={id}
-                  className="entry value"
-                  inputMode="numeric"
-                  value={String(check.days)}
-                  check={(text) => (/^\d{1,4}$/.test(text) ? null : texts.enterANumberOfDays)}
-                  onChange={(text) => onChange({ ...rule, check: { ...check, days: Number(text) } })}
-                />
-              )}
-            </Labelled>
-          )}
-          <FieldSelect
-            label={texts.comparedWith}
-            value={check.field}
-            fields={store.form.fields}
-            onChange={(field) => {
-              const op = opsFor(document, rule.field, field).includes(check.op) ? check.op : 'differs';
-              if (field !== rule.field) onChange({ ...rule, check: compareOf(op, field, check.days) });
-            }}
-          />
+          <p className="flex gap-5">
+            <button type="button" className="word-button" onClick={() => onOpen(false)}>
+              {texts.close}
+            </button>
+            <button type="button" className="word-button" onClick={onRemove}>
+              {texts.deleteRule}
+            </button>
+          </p>
         </div>
+      ) : (
+        <p className="flex items-baseline gap-3 text-faint">
+          <span className="min-w-0 flex-1 wrap-anywhere">{own?.say ?? usual}</span>
+          <button
+            type="button"
+            className="word-button"
+            data-edit
+            aria-label={texts.editTheRule(labelIn(store, rule.field))}
+            onClick={() => onOpen(true)}
+          >
+            {texts.edit}
+          </button>
+        </p>
       )}
-      <MessageEditor
-        say={rule.say}
-        check={check}
-        locale={store.field(rule.field).field.locale}
-        usual={store.field(rule.field).field.rules[0]?.words?.differs ?? ''}
-        problemOf={() => null}
-        onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
-      />
-      <p className="text-faint">
-        {texts.availablePlaceholders} <span className="value">{'{value} {other} {other-label} {days}'}</span>
-      </p>
-      <button type="button" className="word-button" onClick={onRemove}>
-        {texts.deleteRule}
-      </button>
-    </div>
+    </>
   );
 }
 
-type Op = Extract<FormRuleDocument['check'], { type: 'compare' }>['op'];
+const labelIn = ({ form }: FormStore, id: string): string =>
+  form.fields[form.places.get(id) ?? -1]?.label ?? id;
+
+/** The verdict of a rule as it is shown: it waits while one of its fields is empty. */
+function useVerdict(rule: FormRuleDocument, store: FormStore): Verdict | 'skipped' | undefined {
+  const { field, evaluation, subscribe } = store.field(rule.field);
+  const { findings } = useSyncExternalStore(subscribe, evaluation, evaluation);
+  const { check } = rule;
+  const other = store.field(check.type === 'compare' ? check.field : rule.field);
+  const isEmpty = () => evaluation().content === '' || other.evaluation().content === '';
+  const waits = useSyncExternalStore(other.subscribe, isEmpty, isEmpty);
+  const at = (store.form.rulesAt.get(rule.field) ?? []).findIndex(({ id }) => id === rule.id);
+  const verdict = findings[field.rules.length + at]?.verdict;
+  return verdict === 'pass' && waits ? 'skipped' : verdict;
+}
+
+/** Choices by key, in their order. */
+const choicesOf = <T extends string>(all: readonly (readonly [T, string])[]) =>
+  Object.fromEntries(all) as Record<T, string>;
+
+/** A comparison of two fields, each word of it a choice. */
+function Compared({
+  rule,
+  check,
+  document,
+  store,
+  onChange,
+}: {
+  readonly rule: FormRuleDocument;
+  readonly check: Compare;
+  readonly document: SetDocument;
+  readonly store: FormStore;
+  readonly onChange: (rule: FormRuleDocument) => void;
+}) {
+  const choices = choicesOf(store.form.fields.map(({ id, label }) => [id, `“${label || id}”`]));
+  const { [check.field]: __, ...firsts } = choices;
+  const { [rule.field]: ___, ...others } = choices;
+  const days = check.days ?? 1;
+  const allowed = opsFor(document, rule.field, check.field);
+  /** The comparison between other fields; only equality if they have different types. */
+  const between = (field: string, other: string): FormRuleDocument => {
+    const op = opsFor(document, field, other).includes(check.op) ? check.op : 'differs';
+    return { ...rule, field, check: compareOf(op, other, check.days) };
+  };
+  return (
+    <>
+      <WordSelect
+        label={texts.showMessage}
+        value={rule.field}
+        choices={firsts}
+        onChange={(field) => onChange(between(field, check.field))}
+      />
+      <span>{texts.mustBeWord}</span>
+      <WordSelect
+        label={texts.mustBe}
+        value={check.op}
+        choices={choicesOf(allowed.map((op) => [op, comparisons[op].replace('…', String(days))]))}
+        onChange={(op) => onChange({ ...rule, check: compareOf(op, check.field, check.days) })}
+      />
+      <WordSelect
+        label={texts.comparedWith}
+        value={check.field}
+        choices={others}
+        onChange={(other) => onChange(between(rule.field, other))}
+      />
+      {check.days !== undefined && (
+        <span className="days">
+          <span aria-hidden="true">{texts.daysWord}</span>
+          <DraftInput
+            id={`days-${rule.id}`}
+            label={texts.days}
+            className="entry value"
+            inputMode="numeric"
+            value={String(check.days)}
+            check={(text) => (/^\d{1,4}$/.test(text) ? null : texts.enterANumberOfDays)}
+            onChange={(text) => onChange({ ...rule, check: { ...check, days: Number(text) } })}
+          />
+        </span>
+      )}
+    </>
+  );
+}
+
+type Compare = Extract<FormRuleDocument['check'], { type: 'compare' }>;
+
+type Op = Compare['op'];
 
 const compareOf = (op: Op, field: string, days = 1): FormRuleDocument['check'] =>
   op.endsWith('days') ? { type: 'compare', op, field, days } : { type: 'compare', op, field };
@@ -236,20 +264,30 @@ function opsFor(document: SetDocument, own: string, other: string): readonly Op[
   return first.comparable === second.comparable ? comparisonsFor(first) : ['same', 'differs'];
 }
 
-/** A rule to start with: two fields of the form with the same type, otherwise the first two. */
-function pairIn(document: SetDocument, { form }: FormStore): FormRuleDocument | undefined {
-  const all = form.fields.map(({ id }) => document.fields.find((field) => field.id === id));
-  for (const [i, first] of all.entries())
-    for (const second of all.slice(i + 1)) {
-      if (!first || !second) continue;
-      const { comparable } = definitionIn(kinds, first);
-      if (!comparable || comparable !== definitionIn(kinds, second).comparable) continue;
-      const op =
-        comparisonsFor({ comparable }).find((one) => one === 'after' || one === 'above') ?? 'differs';
-      return { id: 'across', field: second.id, check: { type: 'compare', op, field: first.id } };
-    }
-  const [first, second] = all;
-  return first && second
-    ? { id: 'across', field: second.id, check: { type: 'compare', op: 'differs', field: first.id } }
-    : undefined;
+/**
+ * A rule to start with: two fields of the form with the same type, or else the first two; with a `field`, it
+ * and another one.
+ */
+export function pairIn(
+  document: SetDocument,
+  fields: readonly HydratedField[],
+  field?: string,
+): FormRuleDocument | undefined {
+  const all = fields.flatMap(({ id }) => document.fields.find((one) => one.id === id) ?? []);
+  const pairs = all.flatMap((first, i) =>
+    all.slice(i + 1).flatMap((second) => {
+      if (field === undefined || second.id === field) return [[first, second] as const];
+      return first.id === field ? [[second, first] as const] : [];
+    }),
+  );
+  for (const [first, second] of pairs) {
+    const { comparable } = definitionIn(kinds, first);
+    if (!comparable || comparable !== definitionIn(kinds, second).comparable) continue;
+    const op = comparisonsFor({ comparable }).find((one) => one === 'after' || one === 'above') ?? 'differs';
+    return { id: 'across', field: second.id, check: { type: 'compare', op, field: first.id } };
+  }
+  const [pair] = pairs;
+  return (
+    pair && { id: 'across', field: pair[1].id, check: { type: 'compare', op: 'differs', field: pair[0].id } }
+  );
 }

@@ -3,18 +3,53 @@
 import type { FormStore } from '@arbeit/dom';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { codePath } from '../../services/paths.ts';
+import type { Message } from '../../services/telephones.ts';
+import { later } from '../../ui/later.tsx';
 import * as words from '../../words/form/code-request.ts';
 import { Telephone, useTelephone } from './telephone.tsx';
 
+const codeSample = later(() => import('./code-sample.ts'));
+
 /**
  * For a field with a one-time code: asks the message sender for a code, and shows the simulated telephone
- * that receives it. Empty for other fields.
+ * that receives it. Without a rule that checks the code, the telephone gets one of the shape of the field.
+ * Empty for other fields.
  */
 export function CodeRequest({ form, field }: { readonly form: FormStore; readonly field: string }) {
   const rules = [...(form.form.rulesAt.get(field) ?? []), ...form.field(field).field.rules];
   const check = rules.map((rule) => rule.check).find((one) => one.type === 'remote' && one.ask === codePath);
   const to = check?.type === 'remote' ? check.with[0] : undefined;
-  return to === undefined ? null : <Request form={form} field={field} to={to} />;
+  if (to !== undefined) return <Request form={form} field={field} to={to} />;
+  const { html } = form.field(field).field;
+  return html.autocomplete === 'one-time-code' ? <UncheckedCode form={form} field={field} /> : null;
+}
+
+/** A message with a code that nothing checks. */
+function UncheckedCode({ form, field }: { readonly form: FormStore; readonly field: string }) {
+  const [messages, setMessages] = useState<readonly Message[]>([]);
+  const [problem, setProblem] = useState('');
+  const send = async () => {
+    const loaded = await codeSample.fetch().catch(() => undefined);
+    setProblem(loaded ? '' : words.theSenderCould);
+    if (!loaded) return;
+    const text = words.messageWithCode(loaded.codeFor(form.field(field).field));
+    setMessages((had) => [{ at: new Date().toISOString(), text }, ...had]);
+  };
+  return (
+    <div className="mt-1 text-sm">
+      <button type="button" className="word-button" onClick={() => void send()}>
+        {words.sendMeACode}
+      </button>
+      <p role="status" className="text-faint">
+        {problem || (messages.length > 0 && words.nothingChecksIt(codePath))}
+      </p>
+      <Telephone
+        messages={messages}
+        address={null}
+        onTake={(text) => form.field(field).dispatch({ type: 'autofill', text })}
+      />
+    </div>
+  );
 }
 
 function Request({

@@ -1,7 +1,7 @@
 'use client';
 
 import { carryOver, localToday } from '@arbeit/dom';
-import { compile, type FormDocument, type SetDocument, withTextAt } from '@arbeit/engine/document';
+import { compile, type FormDocument, type SetDocument } from '@arbeit/engine/document';
 import { fieldName } from '@arbeit/engine/field';
 import type { FormRecord, HydratedForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
@@ -11,10 +11,18 @@ import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import { KindsProvider } from '../../field/kinds-provider.tsx';
 import { todayIn } from '../../model/clock.ts';
-import { type ChangeForm, changeForm, formOf, removeForm, sectionsOf } from '../../model/form-edits.ts';
+import {
+  addFormRule,
+  type ChangeForm,
+  changeForm,
+  formOf,
+  removeForm,
+  sectionsOf,
+} from '../../model/form-edits.ts';
 import { type EditedSet, useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { useCommands } from '../../ui/commands.tsx';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
@@ -23,8 +31,8 @@ import { Masthead } from '../set/masthead.tsx';
 import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
 import { useOwnId } from '../set/use-own-id.ts';
-import { AcrossFields } from './across-fields.tsx';
-import { Arrangement } from './arrangement.tsx';
+import { AcrossFields, pairIn } from './across-fields.tsx';
+import { useArranging } from './arranging.tsx';
 import { Board } from './board.tsx';
 import { Conditions } from './conditions.tsx';
 import { driveForm, sendTo } from './drive.ts';
@@ -35,7 +43,7 @@ import './form.css';
 import * as words from '../../words/form/form-sheet.ts';
 import { AllComparedFields, type ComparedFields } from './compared-fields.tsx';
 import { fillWithSamples } from './fill.ts';
-import { LiveForm } from './live-form.tsx';
+import { type AroundParts, LiveForm } from './live-form.tsx';
 import { Manners } from './manners.tsx';
 import { Record as SentRecord } from './record.tsx';
 import { useNamedTrial } from './use-named-trial.ts';
@@ -154,8 +162,24 @@ function Sheet({
   const { store, sending } = live;
   useFormOutcomes(store);
   useNamedTrial(document, store);
-  const [isArranging, setArranging] = useState(false);
   const around = useRef<HTMLDivElement>(null);
+  const [condition, setCondition] = useState<string | null>(null);
+  const [rule, setRule] = useState<string | null>(null);
+  const { parts, dialog } = useArranging(around, {
+    set,
+    form,
+    onCondition: (field) => {
+      setCondition(field);
+      focusSoon('[data-new-condition] .word-select ~ .word-select select');
+    },
+    onCompare: (field) => {
+      const pair = pairIn(document, open.fields, field);
+      if (!pair) return;
+      const made = addFormRule(form, pair).rules?.at(-1);
+      change((f) => addFormRule(f, pair));
+      if (made) focusSoon(`[data-rule="${CSS.escape(made.id)}"] select`);
+    },
+  });
   const record = 'record' in sending ? sending.record : undefined;
   const data = useFormData(around, record);
   const labels = new Map(open.fields.map((field) => [fieldName(field), field.label]));
@@ -175,34 +199,27 @@ function Sheet({
         <button
           type="button"
           className="word-button"
-          aria-expanded={isArranging}
-          onClick={() => setArranging(!isArranging)}
-        >
-          {words.editLayout}
-        </button>
-        <button
-          type="button"
-          className="word-button"
           onClick={() => fillWithSamples(store, today ?? localToday())}
         >
           {words.fillWithSamples}
         </button>
+        <span className="caption">{words.formTools}</span>
       </div>
-      {isArranging && (
-        <Arrangement
-          document={document}
-          form={form}
-          onChange={change}
-          onText={(key, text, about) => set.edit((d) => withTextAt(d, key, text), about)}
-        />
-      )}
+      {dialog}
       <div className="field-band">
-        <Trial form={form} live={live} open={open} today={today} around={around} />
+        <Trial form={form} live={live} open={open} today={today} around={around} parts={parts} />
         <div className="min-w-0 space-y-5 text-sm">
-          <AcrossFields document={document} form={form} store={store} onChange={change} />
-          <Conditions set={set} fields={open.fields} />
+          <AcrossFields
+            document={document}
+            form={form}
+            store={store}
+            opened={rule}
+            onOpen={setRule}
+            onChange={change}
+          />
+          <Conditions set={set} fields={open.fields} added={condition} onAdd={setCondition} />
           <WhenSent form={form} open={open} onChange={change} />
-          <Manners />
+          {asksServices(open) && <Manners />}
         </div>
       </div>
       <Board store={store} today={today ?? localToday()} />
@@ -210,6 +227,12 @@ function Sheet({
     </main>
   );
 }
+
+/** Whether a field or a rule of the form asks a server. */
+const asksServices = ({ fields, rulesAt }: HydratedForm): boolean =>
+  fields.some(({ id, rules }) =>
+    [...rules, ...(rulesAt.get(id) ?? [])].some(({ check }) => check.type === 'remote'),
+  );
 
 /**
  * The form as a user sees it, on a screen or a phone, in either theme and direction, with lines between
@@ -221,12 +244,14 @@ function Trial({
   open,
   today,
   around,
+  parts,
 }: {
   readonly form: FormDocument;
   readonly live: Form;
   readonly open: HydratedForm;
   readonly today: string | undefined;
   readonly around: RefObject<HTMLDivElement | null>;
+  readonly parts: AroundParts;
 }) {
   const links = useLinks(live.store);
   return (
@@ -239,6 +264,7 @@ function Trial({
             sections={sectionsOf(form)}
             today={today}
             columns={view === 'desktop'}
+            around={parts}
           />
           <AllComparedFields inside={around} links={links} />
         </div>

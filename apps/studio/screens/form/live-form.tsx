@@ -4,12 +4,21 @@ import type { FieldStore, FormStore } from '@arbeit/dom';
 import type { SectionDocument } from '@arbeit/engine/document';
 import type { HydratedForm } from '@arbeit/engine/form';
 import { type Form, useField } from '@arbeit/react';
-import { memo, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { memo, type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { PlainField } from '../../field/plain-field.tsx';
 import { takenData, takenInWords } from '../../field/taken.ts';
 import { FoundOut } from '../../ui/found-out.tsx';
 import * as words from '../../words/form/live-form.tsx';
 import { CodeRequest } from './code-request.tsx';
+
+/** What is around the parts of a form where it is arranged. */
+export interface AroundParts {
+  readonly field: (id: string, field: ReactNode) => ReactNode;
+  /** In place of the heading of a section. */
+  readonly head: (at: number) => ReactNode;
+  /** Below the fields of a section. */
+  readonly foot: (at: number, store: FormStore) => ReactNode;
+}
 
 /** A form as a user sees it: its sections, its errors as a whole, and its submit button. */
 export function LiveForm({
@@ -18,6 +27,7 @@ export function LiveForm({
   sections,
   today,
   columns = true,
+  around,
   onCancel,
 }: {
   readonly form: Form;
@@ -26,6 +36,8 @@ export function LiveForm({
   readonly today: string | undefined;
   /** Whether two columns may be shown in a section that asks for them. */
   readonly columns?: boolean;
+  /** The tools that arrange it; none on the page of its users. It must stay the same while the form does. */
+  readonly around?: AroundParts;
   /** Leaves the form; left out if there is nowhere to go. */
   readonly onCancel?: () => void;
 }) {
@@ -36,12 +48,15 @@ export function LiveForm({
       {sections.map((section, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: sections have no names of their own
         <fieldset key={i} className="form-section">
-          {section.title && <legend className="form-legend">{section.title}</legend>}
+          {around
+            ? around.head(i)
+            : section.title && <legend className="form-legend">{section.title}</legend>}
           <div className="form-fields" data-columns={columns ? (section.columns ?? 1) : 1}>
             {section.fields.map((id) => (
-              <InForm key={id} form={store} store={store.field(id)} today={today} />
+              <InForm key={id} form={store} store={store.field(id)} today={today} around={around} />
             ))}
           </div>
+          {around?.foot(i, store)}
         </fieldset>
       ))}
       <Sending form={form} open={open} {...(onCancel ? { onCancel } : {})} />
@@ -57,13 +72,17 @@ const InForm = memo(function InForm({
   form,
   store,
   today,
+  around,
 }: {
   readonly form: FormStore;
   readonly store: FieldStore;
   readonly today: string | undefined;
+  readonly around: AroundParts | undefined;
 }) {
   const { counts } = useSyncExternalStore(store.subscribe, store.evaluation, store.evaluation);
-  return counts ? <Counting form={form} store={store} today={today} /> : null;
+  if (!counts) return null;
+  const field = <Counting form={form} store={store} today={today} />;
+  return around ? around.field(store.field.id, field) : field;
 });
 
 function Counting({

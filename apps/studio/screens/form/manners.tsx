@@ -1,7 +1,8 @@
 'use client';
 
-import { useEffect, useId, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Manner, mannerCookie, readManner, usualManner } from '../../services/manner.ts';
+import { WordSelect } from '../../ui/word-select.tsx';
 import * as words from '../../words/form/manners.ts';
 
 /**
@@ -9,7 +10,6 @@ import * as words from '../../words/form/manners.ts';
  * order of responses.
  */
 export function Manners() {
-  const id = useId();
   const [manner, setManner] = useState<Manner>(usualManner);
   useEffect(() => setManner(mannerInBrowser()), []);
   const change = (next: Partial<Manner>) => {
@@ -21,49 +21,38 @@ export function Manners() {
   return (
     <section aria-label={words.simulatedServices}>
       <h2 className="caption">{words.simulatedServicesThisBrowserOnly}</h2>
-      <p className="form-choice">
-        <label htmlFor={`${id}-delay`}>{words.delay}</label>
-        <select
-          id={`${id}-delay`}
-          className="entry"
-          value={manner.delay}
-          onChange={({ target }) => change({ delay: Number(target.value) })}
-        >
-          {[0, 300, 1500, 5000].map((delay) => (
-            <option key={delay} value={delay}>
-              {delay === 0 ? words.none : `${delay / 1000} s`}
-            </option>
-          ))}
-        </select>
-      </p>
-      <p className="form-choice">
-        <label htmlFor={`${id}-fails`}>{words.failures}</label>
-        <select
-          id={`${id}-fails`}
-          className="entry"
-          value={manner.fails}
-          onChange={({ target }) => change({ fails: target.value as Manner['fails'] })}
-        >
-          <option value="never">{words.never}</option>
-          <option value="every-second">{words.everyOtherRequest}</option>
-          <option value="always">{words.always}</option>
-        </select>
-      </p>
-      <p className="form-choice">
-        <label htmlFor={`${id}-order`}>{words.orderOfAnswers}</label>
-        <select
-          id={`${id}-order`}
-          className="entry"
+      <p className="sentence">
+        <span>{words.theyAnswer}</span>
+        <WordSelect
+          label={words.delay}
+          value={String(manner.delay)}
+          choices={delays}
+          onChange={(delay) => change({ delay: Number(delay) })}
+        />
+        <WordSelect
+          label={words.orderOfAnswers}
           value={manner.order}
-          onChange={({ target }) => change({ order: target.value as Manner['order'] })}
-        >
-          <option value="as-asked">{words.oldestFirst}</option>
-          <option value="last-first">{words.newestFirst}</option>
-        </select>
+          choices={{ 'as-asked': words.oldestFirst, 'last-first': words.newestFirst }}
+          onChange={(order) => change({ order })}
+        />
+        <span>{words.andFail}</span>
+        <WordSelect
+          label={words.failures}
+          value={manner.fails}
+          choices={{ never: words.never, 'every-second': words.everyOtherRequest, always: words.always }}
+          onChange={(fails) => change({ fails })}
+        />
       </p>
     </section>
   );
 }
+
+const delays = {
+  '0': words.atOnce,
+  '300': words.afterSeconds('0.3'),
+  '1500': words.afterSeconds('1.5'),
+  '5000': words.afterSeconds('5'),
+} as const;
 
 /** The behaviour in this browser's cookie; without one, the browser gets a new id. */
 function mannerInBrowser(): Manner {

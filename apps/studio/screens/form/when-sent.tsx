@@ -2,11 +2,11 @@
 
 import type { FormDocument } from '@arbeit/engine/document';
 import type { HydratedForm } from '@arbeit/engine/form';
-import { useId } from 'react';
 import type { ChangeForm } from '../../model/form-edits.ts';
+import { WordSelect } from '../../ui/word-select.tsx';
 import * as words from '../../words/form/when-sent.ts';
 
-/** When the form can be submitted, in three sentences to choose from. */
+/** When the form can be submitted, as sentences with choices. */
 export function WhenSent({
   form,
   open,
@@ -16,59 +16,42 @@ export function WhenSent({
   readonly open: HydratedForm;
   readonly onChange: ChangeForm;
 }) {
-  const id = useId();
   return (
     <section aria-label={words.submission}>
       <h2 className="caption">{words.submission}</h2>
-      <p className="form-choice">
-        <label htmlFor={`${id}-submit`}>{words.submitButton}</label>
-        <select
-          id={`${id}-submit`}
-          className="entry"
+      <p className="sentence">
+        <span>{words.theSubmitButtonIs}</span>
+        <WordSelect
+          label={words.submitButton}
           value={open.submit}
-          onChange={({ target }) =>
-            onChange(({ submit: _, ...f }) =>
-              target.value === 'always' ? f : { ...f, submit: 'when-ready' },
-            )
+          choices={{ always: words.alwaysEnabled, 'when-ready': words.disabledUntilValid }}
+          onChange={(to) =>
+            onChange(({ submit: _, ...f }) => (to === 'always' ? f : { ...f, submit: 'when-ready' }))
           }
-        >
-          <option value="always">{words.alwaysEnabled}</option>
-          <option value="when-ready">{words.disabledUntilValid}</option>
-        </select>
+        />
       </p>
-      <p className="form-choice">
-        <label htmlFor={`${id}-completes`}>{words.autoSubmit}</label>
-        <select
-          id={`${id}-completes`}
-          className="entry"
+      <p className="sentence">
+        <span>{words.theFormSubmitsItself}</span>
+        <WordSelect
+          label={words.autoSubmit}
           value={form.completes ?? ''}
-          onChange={({ target }) =>
-            onChange(({ completes: _, ...f }) => (target.value ? { ...f, completes: target.value } : f))
-          }
-        >
-          <option value="">{words.never}</option>
-          {open.fields.map(({ id: field, label }) => (
-            <option key={field} value={field}>
-              {words.after(label)}{' '}
-            </option>
-          ))}
-        </select>
+          choices={{
+            '': words.never,
+            ...Object.fromEntries(open.fields.map(({ id, label }) => [id, words.after(label)])),
+          }}
+          onChange={(to) => onChange(({ completes: _, ...f }) => (to ? { ...f, completes: to } : f))}
+        />
       </p>
-      <p className="form-choice">
-        <label htmlFor={`${id}-unanswered`}>{words.ifAServerCheckFails}</label>
-        <select
-          id={`${id}-unanswered`}
-          className="entry"
+      <p className="sentence">
+        <span>{words.withoutAnAnswer}</span>
+        <WordSelect
+          label={words.ifAServerCheckFails}
           value={open.unanswered}
-          onChange={({ target }) =>
-            onChange(({ unanswered: _, ...f }) =>
-              target.value === 'hold' ? f : { ...f, unanswered: 'let-through' },
-            )
+          choices={{ hold: words.blockSubmission, 'let-through': words.submitAnyway }}
+          onChange={(to) =>
+            onChange(({ unanswered: _, ...f }) => (to === 'hold' ? f : { ...f, unanswered: 'let-through' }))
           }
-        >
-          <option value="hold">{words.blockSubmission}</option>
-          <option value="let-through">{words.submitAnyway}</option>
-        </select>
+        />
       </p>
     </section>
   );

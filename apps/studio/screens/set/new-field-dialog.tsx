@@ -19,8 +19,22 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import * as words from '../../words/set/new-field-dialog.ts';
 
-/** Adds a field from examples of its text, from a kind, or from a field of the demo, and opens its desk. */
-export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
+/**
+ * Adds a field from examples of its text, from a kind, or from a field of the demo. Opens its desk, unless
+ * `onMade` says what comes next.
+ */
+export function NewFieldDialog({
+  set,
+  onClose,
+  alsoChange = (next) => next,
+  onMade,
+}: {
+  readonly set: EditedSet;
+  readonly onClose: () => void;
+  /** What else changes in the document with the field, by its id. */
+  readonly alsoChange?: (document: SetDocument, id: string) => SetDocument;
+  readonly onMade?: (id: string) => void;
+}) {
   const router = useRouter();
   const { document } = set;
   const [label, setLabel] = useState('');
@@ -33,7 +47,9 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
     const made = next.fields.at(-1);
     if (!made) return;
     addNewId(set.key, `fields/${made.id}`);
-    await set.editAndSave(() => next);
+    const saved = set.editAndSave(() => alsoChange(next, made.id));
+    if (onMade) return onMade(made.id);
+    await saved;
     router.push(`/sets/${set.key}/fields/${made.id}`);
   };
   const add = (field: FieldDocument) => create(addField(document, labelled(field)).set);

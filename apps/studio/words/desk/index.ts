@@ -40,7 +40,7 @@ export * from './phone-keys.ts';
 export * from './picks-editor.ts';
 export * from './play-tape.ts';
 export * from './plays.ts';
-export * from './rule-editor.tsx';
+export * from './rule-editor.ts';
 export * from './rule-readings.ts';
 export * from './ruler.ts';
 export * from './ruler-rows.ts';

@@ -15,3 +15,4 @@ export const pluralDepends = 'Plural depends on';
 export const messageWithCategorie = (categorie: string) => `Message ${categorie}`;
 export const thisFormIsRequired = 'This plural form is required.';
 export const removePluralForms = 'Remove plural forms';
+export const insertPlaceholder = (name: string) => `Insert {${name}} into the message`;

@@ -1,6 +1,5 @@
 // Texts of `screens/form/form-sheet.tsx`.
 
-export { editLayout } from '../later.ts';
 export { backToTheShelf, onADesktop, onAPhone, openInItsOwnPage } from '../shared.ts';
 
 export const thisForm = 'This form';
@@ -12,4 +11,5 @@ export const thisFormIsNotValid = (why: string) =>
   `This form is not valid: ${why} Undo to return to the last valid version; the saved version is unchanged.`;
 export const titleOfTheForm = 'Title of the form';
 export const fillWithSamples = 'Fill with samples';
+export const formTools = 'Point at a field, or press Shift + Tab in it, to move, add, compare or remove.';
 export const liveForm = 'Live form';

@@ -1,7 +1,7 @@
 // Every text of these files, for tests; the studio imports single files, so that a page loads only its own.
 
 export * from './across-fields.ts';
-export * from './arrangement.ts';
+export * from './arranging.ts';
 export * from './board.ts';
 export * from './code-request.ts';
 export * from './conditions.ts';
@@ -11,6 +11,5 @@ export * from './form-sheet.ts';
 export * from './live-form.tsx';
 export * from './manners.ts';
 export * from './record.ts';
-export * from './shared.ts';
 export * from './telephone.ts';
 export * from './when-sent.ts';

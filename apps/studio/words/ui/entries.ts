@@ -1,6 +1,7 @@
 // Texts of `ui/entries.ts`.
 
 export {
+  addField,
   addLanguage,
   compare,
   compareBehaviour,
@@ -8,7 +9,6 @@ export {
   crossFieldRules,
   downloadCsv,
   downloadZip,
-  editLayout,
   glossary,
   lawCheck,
   livePreview,

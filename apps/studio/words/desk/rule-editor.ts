@@ -1,7 +1,5 @@
 // Texts of `screens/desk/rule-editor.tsx`.
 
-import type { ReactNode } from 'react';
-
 export { deleteRule } from '../later.ts';
 export { close } from '../shared.ts';
 
@@ -10,12 +8,6 @@ export const asWord = 'as';
 
 export const minimumAndMaximumShare = 'Minimum and maximum share one message.';
 export const splitIntoTwoRules = 'Split into two rules';
-export const theMessage = 'the message';
-export const leaveEmptyToUse = (part: ReactNode) => (
-  <>
-    Leave empty to use the default message. Available placeholders: {part}. They are formatted like the field.
-  </>
-);
 export const errorCode = 'Error code';
 export const useOnlyLettersDigits = 'Use only letters, digits, “-” and “_”.';
 export const showMessage = 'Show message';

@@ -1,0 +1,166 @@
+'use client';
+
+import { type FormDocument, fieldIdsOf, withTextAt } from '@arbeit/engine/document';
+import { useRouter } from 'next/navigation';
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  addToForm,
+  changeForm,
+  linesOf,
+  moveLine,
+  moveSection,
+  nameOfLine,
+  type Place,
+  removeFromForm,
+} from '../../model/form-edits.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { later, useLater } from '../../ui/later.tsx';
+import { useSorting } from '../../ui/use-sorting.ts';
+import { type Arranging, WithTools } from './field-tools.tsx';
+import type { AroundParts } from './live-form.tsx';
+import { SectionFoot, SectionHead } from './section-tools.tsx';
+
+const arrangeable = later(() => import('../../ui/arrangeable.ts').then((own) => own.arrangeable));
+const newField = later(() => import('../set/new-field-dialog.tsx'));
+
+interface Arranged {
+  readonly set: EditedSet;
+  readonly form: FormDocument;
+  /** Called with the id of a field that is to get a condition, or a comparison with another field. */
+  readonly onCondition: (field: string) => void;
+  readonly onCompare: (field: string) => void;
+}
+
+/** The page of the form, for what the tools do. */
+interface Page extends Arranged {
+  readonly focusOn: (selector: string) => void;
+  readonly askNew: (place: Place) => void;
+  readonly openDesk: (field: string) => void;
+}
+
+const handleOf = (name: string): string => `[data-sort="${CSS.escape(name)}"] [data-handle]`;
+const controlOf = (id: string): string => `[data-field="${CSS.escape(id)}"] :is(input, select, textarea)`;
+
+/**
+ * The arrangement of a form, on the live form inside `around`: fields and sections are dragged by their
+ * handles or moved with the arrow keys on them, added and removed. `parts` go around those of the form,
+ * `dialog` anywhere.
+ */
+export function useArranging(around: RefObject<HTMLElement | null>, arranged: Arranged) {
+  const { set, form } = arranged;
+  const router = useRouter();
+  const { it: loaded, want } = useLater(newField);
+  const [place, setPlace] = useState<Place | null>(null);
+  const focusOn = useFocusAfterwards(around);
+  const page: Page = {
+    ...arranged,
+    focusOn,
+    askNew: (to) => {
+      want();
+      setPlace(to);
+    },
+    openDesk: (id) => router.push(`/sets/${set.key}/fields/${id}`),
+  };
+  const latest = useRef(page);
+  latest.current = page;
+  useSorting(
+    around,
+    linesOf(form).map(nameOfLine),
+    (name, to) => moveTo(latest.current, name, to),
+    arrangeable,
+  );
+  const { document } = set;
+  const parts = useMemo((): AroundParts => {
+    const tools = { ...toolsOf(() => latest.current), document, form };
+    return {
+      field: (id, field) => (
+        <WithTools tools={tools} id={id}>
+          {field}
+        </WithTools>
+      ),
+      head: (at) => <SectionHead tools={tools} at={at} />,
+      foot: (at, store) => <SectionFoot tools={tools} store={store} at={at} />,
+    };
+  }, [document, form]);
+  const dialog = loaded && place && (
+    <loaded.NewFieldDialog
+      set={set}
+      onClose={() => setPlace(null)}
+      alsoChange={(d, id) => changeForm(d, form.id, (f) => addToForm(d, f, id, place))}
+      onMade={(id) => {
+        setPlace(null);
+        focusOn(controlOf(id));
+      }}
+    />
+  );
+  return { parts, dialog };
+}
+
+const edit = ({ set, form }: Page, how: (form: FormDocument) => FormDocument, about?: string): void =>
+  set.edit((d) => changeForm(d, form.id, how), about);
+
+/** Moves a field, or a section with its fields, to where a line of the form is. */
+function moveTo(page: Page, name: string, to: number): void {
+  const lines = linesOf(page.form);
+  const line = lines.find((one) => nameOfLine(one) === name);
+  if (!line || !lines[to]) return;
+  if ('field' in line) {
+    edit(page, (f) => moveLine(f, name, to));
+    page.focusOn(handleOf(name));
+    return;
+  }
+  const target = lines.slice(0, to + 1).filter((one) => 'section' in one).length - 1;
+  edit(page, (f) => moveSection(f, line.section, target));
+  page.focusOn(handleOf(`section ${target}`));
+}
+
+/** What the tools do, on the page as it is by then. */
+const toolsOf = (now: () => Page): Omit<Arranging, 'document' | 'form'> => ({
+  change: (how, about) => edit(now(), how, about),
+  text: (key, text, about) => now().set.edit((d) => withTextAt(d, key, text), about),
+  moveSectionBy(at, by) {
+    const { focusOn } = now();
+    edit(now(), (f) => moveSection(f, at, at + by));
+    focusOn(handleOf(`section ${at + by}`));
+  },
+  moveBy(id, by) {
+    const at = linesOf(now().form).findIndex((line) => nameOfLine(line) === id);
+    moveTo(now(), id, at + by);
+  },
+  add(id, to) {
+    const { set, focusOn } = now();
+    edit(now(), (f) => addToForm(set.document, f, id, to));
+    focusOn(controlOf(id));
+  },
+  addNew: (to) => now().askNew(to),
+  remove(id) {
+    const { set, form, focusOn } = now();
+    const all = fieldIdsOf(form);
+    const at = all.indexOf(id);
+    const next = all[at + 1] ?? all[at - 1];
+    edit(now(), (f) => removeFromForm(set.document, f, id));
+    focusOn(next === undefined ? '[data-add-field]' : controlOf(next));
+  },
+  open: (id) => now().openDesk(id),
+  showWhen: (id) => now().onCondition(id),
+  compare: (id) => now().onCompare(id),
+});
+
+/** Focuses the element with a selector once the form is drawn with the change. */
+function useFocusAfterwards(around: RefObject<HTMLElement | null>): (selector: string) => void {
+  const wanted = useRef<string | null>(null);
+  const [asked, setAsked] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each request is carried out once
+  useEffect(() => {
+    const element = wanted.current && around.current?.querySelector<HTMLElement>(wanted.current);
+    wanted.current = null;
+    if (!element) return;
+    // The tools of a field can have the focus only while they are seen.
+    element.closest<HTMLElement>('[data-sort]')?.setAttribute('data-near', '');
+    element.focus();
+  }, [asked, around]);
+  return useRef((selector: string) => {
+    wanted.current = selector;
+    setAsked((n) => n + 1);
+  }).current;
+}
