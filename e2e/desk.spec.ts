@@ -63,7 +63,8 @@ test('a rule is a sentence with blanks, with its messages at the limit; the focu
   page,
   request,
 }) => {
-  const id = await newSet(request, { fields: [price] });
+  const texts = { de: { 'fields/price/label': 'Preis' }, fr: {} };
+  const id = await newSet(request, { fields: [price], texts });
   await page.goto(`/sets/${id}/fields/price`);
   await rules(page).getByRole('button', { name: words.shared.addRule }).press('Enter');
   await page.getByRole('menuitem', { name: words.desk.minimum }).press('Enter');
@@ -78,9 +79,15 @@ test('a rule is a sentence with blanks, with its messages at the limit; the focu
     /^€20\.00\s*pass/,
     /^€20\.01\s*pass/,
   ]);
-  await panel
-    .getByRole('textbox', { name: words.field.message, exact: true })
-    .fill('Deposits begin at {min}.');
+  // In every language of the set, as its field writes the limit.
+  await expect(panel.locator('[lang="de"]')).toHaveText(/mindestens 20,00\s€/);
+  await expect(panel.locator('[lang="fr"]')).toContainText('20,00 €');
+  const message = panel.getByRole('textbox', { name: words.field.message, exact: true });
+  await message.fill('Deposits begin at .');
+  await page.keyboard.press('ArrowLeft');
+  await panel.getByRole('button', { name: words.field.insertPlaceholder('min') }).click();
+  await expect(message).toHaveValue('Deposits begin at {min}.');
+  await expect(panel.getByRole('button', { name: words.field.insertPlaceholder('max') })).toHaveCount(0);
   await expect(readings).toContainText('Deposits begin at €20.00.');
   await panel.getByRole('combobox', { name: words.desk.severity }).selectOption(words.desk.warningInText);
   await expectNoViolations(page, '.rule-panel');

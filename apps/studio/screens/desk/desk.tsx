@@ -1,7 +1,7 @@
 'use client';
 
 import { localToday } from '@arbeit/dom';
-import type { FieldDocument } from '@arbeit/engine/document';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField, languageOf } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
 import { type Field, useField } from '@arbeit/react';
@@ -141,6 +141,7 @@ function Sheet({
           />
         </div>
         <FieldBand
+          set={set.document}
           definition={definition}
           field={field}
           today={today}
@@ -173,12 +174,14 @@ const focusOn = (selector: string): void => document.querySelector<HTMLElement>(
 function FieldBand({
   definition,
   field,
+  set,
   today,
   onChange,
   onLabelDone,
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
+  readonly set: SetDocument;
   readonly today: string | undefined;
   readonly onChange: Change;
   readonly onLabelDone: () => void;
@@ -201,7 +204,13 @@ function FieldBand({
           <AppearanceSection definition={definition} onChange={onChange} />
         </div>
       </div>
-      <Notes definition={definition} field={field} today={today ?? localToday()} onChange={onChange} />
+      <Notes
+        definition={definition}
+        field={field}
+        document={set}
+        today={today ?? localToday()}
+        onChange={onChange}
+      />
       <Connector inside={band} rule={field.evaluation.shown[0]?.rule} />
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { wordsOfCheck } from '@arbeit/engine/check-words';
-import type { CheckDocument, FieldDocument, RuleDocument } from '@arbeit/engine/document';
+import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
 import { definitionIn } from '@arbeit/engine/kinds';
 import type { Finding, Rule, Verdict } from '@arbeit/engine/rules';
 import type { Field } from '@arbeit/react';
@@ -30,24 +30,23 @@ const Contradictions = deferred(() => import('./contradictions.tsx').then((found
 export function Notes({
   definition,
   field,
+  document,
   today,
   onChange,
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
+  readonly document: SetDocument;
   /** The current date, ISO 8601. */
   readonly today: string;
   readonly onChange: Change;
 }) {
   useAtFirstUse(OpenRule);
   const [isInUse, setIsInUse] = useState(false);
-  const rules = definition.rules ?? [];
+  const { rules = [] } = definition;
   const list = useRef<HTMLOListElement>(null);
-  const moveByKey = useSorting(
-    list,
-    rules.map(({ id }) => id),
-    (id, to) => onChange((f) => moveRule(f, id, to)),
-  );
+  const ids = rules.map(({ id }) => id);
+  const moveByKey = useSorting(list, ids, (id, to) => onChange((f) => moveRule(f, id, to)));
   const { opened, open, close } = useOpenRule();
   const openRule = rules.find(({ id }) => id === opened);
   const { shown, findings } = field.evaluation;
@@ -107,6 +106,7 @@ export function Notes({
           definition={definition}
           field={field}
           words={at(openRule.id)?.rule.words ?? {}}
+          document={document}
           today={today}
           onClose={close}
           onChange={onChange}

@@ -1,6 +1,6 @@
 'use client';
 
-import type { FieldDocument, RuleDocument } from '@arbeit/engine/document';
+import type { FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
 import { definitionIn } from '@arbeit/engine/kinds';
 import type { Field } from '@arbeit/react';
 import { useKinds } from '../../field/kinds-provider.tsx';
@@ -16,6 +16,7 @@ export function OpenRule({
   definition,
   field,
   words,
+  document,
   today,
   onClose,
   onChange,
@@ -26,6 +27,7 @@ export function OpenRule({
   /** Its default messages, by code. */
   readonly words: Readonly<Record<string, string>>;
   readonly today: string;
+  readonly document: SetDocument;
   readonly onClose: () => void;
   readonly onChange: Change;
 }) {
@@ -47,13 +49,14 @@ export function OpenRule({
         rule={rule}
         words={words}
         present={field.evaluation.raw}
+        document={document}
         today={today}
         onChange={(next) => onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)}
         onAdd={(other) => onChange((f) => addRule(f, other))}
         onClose={onClose}
         onRemove={() => {
           onClose();
-          document.querySelector<HTMLElement>('[data-add-rule]')?.focus();
+          window.document.querySelector<HTMLElement>('[data-add-rule]')?.focus();
           onChange((f) => removeRule(f, rule.id));
         }}
       />

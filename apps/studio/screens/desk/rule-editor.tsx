@@ -1,7 +1,7 @@
 'use client';
 
 import { wordsOfCheck } from '@arbeit/engine/check-words';
-import type { RuleDocument } from '@arbeit/engine/document';
+import type { RuleDocument, SetDocument } from '@arbeit/engine/document';
 import { dataOfMessage, problemWithMessage } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
@@ -24,6 +24,7 @@ export function RuleEditor({
   rule,
   words,
   present,
+  document,
   today,
   onChange,
   onAdd,
@@ -38,6 +39,8 @@ export function RuleEditor({
   /** The current raw value, and the current date. */
   readonly present: string;
   readonly today: string;
+  /** The set with the field. */
+  readonly document: SetDocument;
   readonly onChange: (rule: RuleDocument) => void;
   readonly onAdd: (rule: RuleDocument) => void;
   readonly onClose: () => void;
@@ -107,7 +110,7 @@ export function RuleEditor({
         </p>
       )}
       <div className="rule-details">
-        <RuleReadings compiled={compiled} rule={rule} today={today} />
+        <RuleReadings compiled={compiled} rule={rule} document={document} today={today} />
         <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
         <Rest rule={rule} onChange={onChange} onRemove={onRemove} />
       </div>

@@ -209,16 +209,21 @@ export const optionsOfCheck = (type: string, checks: CheckTable = {}): CheckOpti
   definitionOf(type, checks).options;
 
 /**
- * The names a message of a check may use in `{…}`. For screens that edit messages.
+ * The names a message of a check can use in `{…}`: members that the check leaves out are not among them. For
+ * screens that edit messages.
  *
  * @example
- * dataOfMessage(kinds.text.define, { type: 'length', min: 2 }); // ['min', 'max', 'length', 'label']
+ * dataOfMessage(kinds.text.define, { type: 'length', min: 2 }); // ['min', 'length', 'label']
  */
 export const dataOfMessage = (
   kind: Definition,
   check: CheckDocument,
   checks: CheckTable = {},
-): readonly string[] => dataFor(definitionOf(check.type, checks), kind);
+): readonly string[] => {
+  const definition = definitionOf(check.type, checks);
+  const isAbsent = (name: string) => name in definition.options && !(name in check);
+  return dataFor(definition, kind).filter((name) => !isAbsent(name));
+};
 
 /**
  * The faults of a message of a check of a field of that kind, as sentences; empty if there are none. For
