@@ -68,9 +68,7 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   await page.goto(`/sets/${id}/revisions`);
   await page.getByRole('button', { name: words.revisions.compareWithCurrentWithTitle('Revision 1') }).click();
   await expect(compared(page).getByRole('status')).toHaveText(words.revisions.ofDiffer(2, 2));
-  const found = compared(page)
-    .getByRole('list', { name: words.revisions.whatWasFound })
-    .getByRole('listitem');
+  const found = compared(page).getByRole('list', { name: words.set.whatWasFound }).getByRole('listitem');
   await expect(found.first()).toContainText('Key box behaves differently');
   await expect(found.first()).toContainText(/No longer accepted: \d{4}/);
   await expect(found.first().getByRole('row', { name: /^before / })).toBeVisible();

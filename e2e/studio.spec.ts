@@ -274,7 +274,7 @@ test('two browsers: the later save of the same is a choice, and either way nothi
   browser,
   request,
 }) => {
-  for (const choice of [words.set.keepMyVersion, words.set.useTheirVersion]) {
+  for (const choice of [words.set.keepMyVersion, words.set.useTheirVersion, words.set.keepBoth]) {
     const id = await newSet(request, { fields: [pin] });
     // Two tabs of one browser tell each other at once; another browser does not.
     const other = await (await browser.newContext()).newPage();
@@ -285,6 +285,11 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('theirs');
     await page.getByLabel(words.shared.hint, { exact: true }).fill('mine');
     await expect(page.getByRole('alertdialog')).toBeVisible();
+    // In words, in texts, and in behaviour.
+    const differ = page.getByRole('region', { name: words.set.howTheyDiffer });
+    await expect(differ.getByRole('listitem')).toHaveText(['“Key-box PIN”: hint changed.']);
+    await expect(differ.getByRole('row', { name: /hint/ })).toHaveText(/theirs.*mine/);
+    await expect(differ.getByRole('status')).toHaveText(words.set.theFieldsBehaveAlike);
     await expectNoViolations(page);
     const downloading = page.waitForEvent('download');
     await page.getByRole('button', { name: words.set.downloadMyVersion }).click();
@@ -301,6 +306,12 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     await saved(page);
     await expect(page.getByLabel(words.shared.hint, { exact: true })).toHaveValue(kept);
     await expect(page.getByRole('alertdialog')).toHaveCount(0);
+    if (choice === words.set.keepBoth) {
+      const copies: { id: string; title: string }[] = await (await request.get('/api/sets')).json();
+      const title = words.set.myVersionOf((await documentOf(request, id)).title);
+      const copy = copies.find((one) => one.title === title)!;
+      expect((await documentOf(request, copy.id)).fields[0].hint).toBe('mine');
+    }
     await page.getByLabel(words.shared.placeholder).fill('1234');
     await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');
     await other.context().close();

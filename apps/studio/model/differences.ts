@@ -1,9 +1,6 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import * as texts from '../words/model/differences.ts';
-
-const partNames: Readonly<Record<string, string>> = {
-  kind: texts.kind, label: texts.label, hint: texts.hint, placeholder: texts.placeholder, locale: texts.locale, initial: texts.initialValue, messages: texts.numberOfMessagesShown, entry: texts.typingOptions, html: texts.htmlAttributes, rules: texts.rules, title: texts.title, classes: texts.characterClassesInText, forms: texts.forms,
-}; // biome-ignore format: a table
+import { partName } from './changed-words.ts';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 const nameOf = (field: FieldDocument): string => `“${field.label || field.id}”`;
@@ -13,10 +10,10 @@ const listed = (words: readonly string[]): string =>
 /** The differences of `other` from `present`, as sentences; empty if they are equal. */
 export function differences(present: SetDocument, other: SetDocument): readonly string[] {
   const said: string[] = [];
-  const own = (['title', 'locale', 'classes', 'forms'] as const).filter(
+  const own = (['title', 'locale', 'language', 'classes', 'forms', 'texts', 'trials'] as const).filter(
     (key) => !same(present[key], other[key]),
   );
-  if (own.length > 0) said.push(texts.set(listed(own.map((key) => partNames[key]!))));
+  if (own.length > 0) said.push(texts.set(listed(own.map((key) => partName(key)))));
   const before = new Map(present.fields.map((field) => [field.id, field]));
   for (const field of other.fields) {
     const known = before.get(field.id);
@@ -28,9 +25,7 @@ export function differences(present: SetDocument, other: SetDocument): readonly 
     const keys = [...new Set([...Object.keys(known), ...Object.keys(field)])] as (keyof FieldDocument)[];
     const parts = keys.filter((key) => !same(known[key], field[key]));
     if (parts.length > 0)
-      said.push(
-        texts.changedWithNameListed(nameOf(known), listed(parts.map((key) => partNames[key] ?? key))),
-      );
+      said.push(texts.changedWithNameListed(nameOf(known), listed(parts.map((key) => partName(key)))));
   }
   for (const field of before.values()) said.push(texts.wasRemoved(nameOf(field)));
   const order = (set: SetDocument, ids: readonly string[]) =>

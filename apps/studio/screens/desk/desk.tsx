@@ -5,7 +5,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField, languageOf } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
 import { type Field, useField } from '@arbeit/react';
-import { useCallback, useMemo, useRef } from 'react';
+import { type ComponentProps, useCallback, useMemo, useRef } from 'react';
 import { useCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { useKind, useKinds } from '../../field/kinds-provider.tsx';
 import { useLanguages } from '../../field/languages.ts';
@@ -15,6 +15,7 @@ import { finishedText } from '../../model/sample.ts';
 import { type EditedSet, useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { useCommands } from '../../ui/commands.tsx';
+import { deferred } from '../../ui/later.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import * as words from '../../words/desk/desk.ts';
 import { Masthead } from '../set/masthead.tsx';
@@ -31,7 +32,6 @@ import { LiveField } from './live-field.tsx';
 import { LocaleSheet } from './locale-sheet.tsx';
 import { Notes } from './notes.tsx';
 import { type Play, playsFor } from './plays.ts';
-import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
 import { useBench } from './use-bench.ts';
 import { useOutside } from './use-outside.ts';
@@ -41,6 +41,8 @@ export interface DeskProps {
   readonly stored: StoredSet;
   readonly fieldId: string;
 }
+
+const SharedValue = deferred(() => import('./shared-value.tsx').then((own) => own.SharedValue));
 
 /**
  * The desk: one field, defined, typed into and watched, in bands: its definition, the field itself, its tape.
@@ -158,13 +160,20 @@ function Sheet({
           onOpen={async (text) => (await player.fetch()).playText(bench.store, text, trial.onClear)}
         />
       </main>
-      <aside aria-label={words.linkedDisplaysOfThisValue} className="space-y-6 px-6 pb-16">
-        <SharedValue definition={definition} own={bench.store} set={facts} today={today} />
-        {kindIn(kinds, definition.kind).define.byLocale && (
-          <LocaleSheet definition={definition} set={facts} own={bench.store} today={today} />
-        )}
-      </aside>
+      <OtherDisplays definition={definition} own={bench.store} set={facts} today={today} />
     </>
+  );
+}
+
+/** Below the tape: the same value with another display, and the field in other format locales. */
+function OtherDisplays(props: ComponentProps<typeof LocaleSheet>) {
+  const { define, draw } = kindIn(useKinds(), props.definition.kind);
+  const { field } = props.own;
+  return (
+    <aside aria-label={words.linkedDisplaysOfThisValue} className="space-y-6 px-6 pb-16">
+      {draw.other?.(field.plan) && <SharedValue {...props} />}
+      {define.byLocale && <LocaleSheet {...props} />}
+    </aside>
   );
 }
 

@@ -6,28 +6,10 @@ import { useEffect, useRef, useState } from 'react';
 import { listSets } from '../../model/other-sets.ts';
 import type { Revision } from '../../store/revisions.ts';
 import type { ListedSet } from '../../store/sets.ts';
-import { Mark, type Shape } from '../../ui/mark.tsx';
-import { Scrolled } from '../../ui/scrolled.tsx';
 import * as texts from '../../words/revisions/compared.ts';
+import { AllFound } from '../set/found.tsx';
+import type { useComparing } from '../set/use-comparing.ts';
 import { bothReady, documentOf, type Side } from './sides.ts';
-import type { useComparing } from './use-comparing.ts';
-
-const words: Readonly<Record<Compared['is'], string>> = {
-  added: texts.added,
-  removed: texts.removed,
-  same: texts.unchangedWord,
-  other: texts.behavesDifferently,
-  alike: texts.definitionDiffers,
-};
-const shapes: Readonly<Record<Compared['is'], Shape>> = {
-  added: 'full',
-  removed: 'barred',
-  same: 'dot',
-  other: 'half',
-  alike: 'hollow',
-};
-/** The order of the results: most important first. */
-const order = ['other', 'added', 'removed', 'alike'] as const;
 
 /** The label of a revision in a list. */
 export const titleOf = ({ revision, name }: Revision): string =>
@@ -112,13 +94,7 @@ export function ComparedSides({
         {choice(texts.after, after, (side) => onSides([before, side]))}
       </div>
       {is === 'not yet' && <p className="text-faint">{texts.runsTheSameKeystrokesThrough}</p>}
-      <ul aria-label={texts.whatWasFound}>
-        {order.flatMap((kind) =>
-          compared
-            .filter((one) => one.is === kind)
-            .map((one) => <Found key={`${one.target.type} ${one.target.id}`} one={one} />),
-        )}
-      </ul>
+      <AllFound compared={compared} before={texts.beforeWord} after={texts.afterWord} />
       {count('same') > 0 && (
         <p className="py-2 text-faint">
           {texts.unchanged(
@@ -223,49 +199,3 @@ function SideChoice({
     </fieldset>
   );
 }
-
-/** The difference of one field or form: the tape, and what each of the two shows at its end. */
-function Found({ one: { is, name, target, tape, values } }: { readonly one: Compared }) {
-  return (
-    <li className="found" data-is={is}>
-      <Mark shape={shapes[is]} size={11} />
-      <div className="min-w-0">
-        <p>
-          <b className="font-semibold">{name}</b> {words[is]}
-          {target.type === 'form' ? texts.form : ''}
-        </p>
-        {values?.before !== undefined && (
-          <p>
-            {texts.noLongerAccepted} <span className="value">{values.before}</span>
-          </p>
-        )}
-        {values?.after !== undefined && (
-          <p>
-            {texts.newlyAccepted} <span className="value">{values.after}</span>
-          </p>
-        )}
-        {tape && (
-          <Scrolled label={texts.differencesIn(name)}>
-            <table className="rulers-of-both">
-              <tbody>
-                <Lines head={texts.keys} lines={tape.actions} />
-                <Lines head={texts.beforeWord} lines={tape.before.map(fact)} />
-                <Lines head={texts.afterWord} lines={tape.after.map(fact)} />
-              </tbody>
-            </table>
-          </Scrolled>
-        )}
-      </div>
-    </li>
-  );
-}
-
-/** An expectation as a statement. */
-const fact = (line: string): string => line.replace(/^expect /, '');
-
-const Lines = ({ head, lines }: { readonly head: string; readonly lines: readonly string[] }) => (
-  <tr>
-    <th scope="row">{head}</th>
-    <td className="value">{lines.join('\n')}</td>
-  </tr>
-);

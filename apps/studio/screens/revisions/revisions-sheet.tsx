@@ -18,9 +18,9 @@ import { WordInPlace } from '../../ui/word-in-place.tsx';
 import { Masthead } from '../set/masthead.tsx';
 import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
+import { useComparing } from '../set/use-comparing.ts';
 import { ComparedSides, titleOf } from './compared.tsx';
 import { documentOf, type Side } from './sides.ts';
-import { useComparing } from './use-comparing.ts';
 import './revisions.css';
 import * as words from '../../words/revisions/revisions-sheet.ts';
 

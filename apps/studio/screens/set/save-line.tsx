@@ -1,10 +1,11 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { placeInWords } from '../../model/place-words.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { later, useLater } from '../../ui/later.tsx';
+import { Link } from '../../ui/link.tsx';
 import { useHasUnsavedLine } from '../../ui/unsaved.ts';
 import * as words from '../../words/set/save-line.ts';
 
@@ -21,6 +22,7 @@ const keptNowhere = words.thisBrowserCannotKeep;
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
   const hasFaulty = useHasUnsavedLine();
+  const [copy, setCopy] = useState<{ readonly key: string; readonly title: string } | null>(null);
   const { it: choice, want } = useLater(choiceDialog);
   useCommands(set.document.title, [
     { id: 'undo', label: words.undoLastChange, run: set.undo },
@@ -36,6 +38,14 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
           {words.unsavedChangesFromWereRestored(
             new Date(set.putBack).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }),
           )}
+        </span>
+      )}
+      {copy && (
+        <span role="status" className="caption">
+          {words.yourVersionIs}{' '}
+          <Link href={`/?set=${copy.key}`} className="word-button">
+            {copy.title}
+          </Link>
         </span>
       )}
       <span role="status" data-saving className="caption min-w-16 text-right">
@@ -64,10 +74,11 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
       {save.is === 'refused' && choice && (
         <choice.ChoiceDialog
           set={set}
-          title={save.theirs.document.title}
+          theirs={save.theirs.document}
           revision={save.theirs.revision}
           isKept={save.kept !== null}
           isRestored={save.isRestored}
+          onCopied={setCopy}
         />
       )}
     </>

@@ -31,3 +31,5 @@ export const messages = 'messages';
 export const appearance = 'appearance';
 export const fields = 'fields';
 export const format = 'format';
+export const language = 'language';
+export const nameInRecords = 'name in records';

@@ -1,21 +1,5 @@
 // Texts of `model/differences.ts`.
 
-export { htmlAttributes } from '../shared.ts';
-export {
-  characterClassesInText,
-  forms,
-  hint,
-  initialValue,
-  kind,
-  label,
-  locale,
-  placeholder,
-  rules,
-  title,
-} from './shared.ts';
-
-export const numberOfMessagesShown = 'number of messages shown';
-export const typingOptions = 'typing options';
 export const and = (words: string, at: string | undefined) => `${words} and ${at}`;
 export const set = (listed: string) => `Set: ${listed} changed.`;
 export const wasAdded = (name: string) => `${name} was added.`;

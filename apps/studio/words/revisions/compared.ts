@@ -3,7 +3,6 @@
 export { compare, compareBehaviour, runAgain, stop } from '../later.ts';
 export { revisions } from '../shared.ts';
 
-export const behavesDifferently = 'behaves differently';
 export const revision = (revision: number) => `Revision ${revision}`;
 export const notComparedYet = 'Not compared yet.';
 export const comparedWithCompared = (compared: number) => `${compared} compared…`;
@@ -15,21 +14,11 @@ export const before = 'Before';
 export const after = 'After';
 export const runsTheSameKeystrokesThrough =
   'Runs the same keystrokes through two revisions, sets or fields, and lists every difference with the shortest tape that shows it.';
-export const whatWasFound = 'What was found';
 export const unchanged = (count: number, flatMap: string) => `Unchanged (${count}): ${flatMap}.`;
 export const whichSet = (label: string) => `${label}: which set`;
 export const currentVersion = 'Current version';
 export const otherSets = 'Other sets';
 export const whichField = (label: string) => `${label}: which field`;
 export const allFields = 'All fields';
-export const noLongerAccepted = 'No longer accepted:';
-export const newlyAccepted = 'Newly accepted:';
-export const differencesIn = (name: string) => `Differences in ${name}`;
 export const afterWord = 'after';
 export const beforeWord = 'before';
-export const keys = 'keys';
-export const form = ' (form)';
-export const definitionDiffers = 'definition differs; no difference in behaviour found';
-export const unchangedWord = 'unchanged';
-export const removed = 'removed';
-export const added = 'added';

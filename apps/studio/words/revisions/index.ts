@@ -3,4 +3,3 @@
 export * from './compared.ts';
 export * from './looked-at.ts';
 export * from './revisions-sheet.ts';
-export * from './use-comparing.ts';

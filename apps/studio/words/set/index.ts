@@ -3,6 +3,7 @@
 export * from './choice-dialog.ts';
 export * from './field-dialogs.ts';
 export * from './field-menu.ts';
+export * from './found.ts';
 export * from './masthead.ts';
 export * from './new-field-command.ts';
 export * from './new-field-dialog.ts';
@@ -10,3 +11,4 @@ export * from './refused-versions.ts';
 export * from './save-line.ts';
 export * from './tour.ts';
 export * from './tour-band.ts';
+export * from './use-comparing.ts';

@@ -13,3 +13,4 @@ export const saving = 'Saving…';
 export const notSaved = 'Not saved';
 export const notSavedWithValue = (value: string) => `Not saved: ${value}`;
 export const undo = 'Undo';
+export const yourVersionIs = 'Your version is the set';

@@ -3,7 +3,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Compared } from '@arbeit/engine/proof';
 import { useEffect, useRef, useState } from 'react';
-import * as words from '../../words/revisions/use-comparing.ts';
+import * as words from '../../words/set/use-comparing.ts';
 import type { ComparedStep } from '../../workers/compare/messages.ts';
 
 export interface Comparing {

@@ -1,3 +1,3 @@
-// Texts of `screens/revisions/use-comparing.ts`.
+// Texts of `screens/set/use-comparing.ts`.
 
 export const theComparisonStoppedUnexpectedly = 'The comparison stopped unexpectedly. Run it again.';
