@@ -7,6 +7,7 @@ export const range: WordsOf<'range'> = {
       ? [
           { id: 'least', label: 'Minimum', check: { type: 'range', min: limits.begin }, isApart: true },
           { id: 'most', label: 'Maximum', check: { type: 'range', max: limits.begin } },
+          ...(limits.isGood('today-18y') ? [{ id: 'age', label: 'Minimum age', check: { type: 'range', max: 'today-18y' } } as const] : []),
           ...(limits.hasSteps ? [{ id: 'steps', label: 'Step', check: { type: 'range', step: '1' } } as const] : []),
         ]
       : [], // biome-ignore format: one rule a line

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
+import { readDocument } from '../../document/read-document.ts';
 import { kinds } from '../registry.ts';
 import { propose } from './propose.ts';
 
@@ -29,6 +30,8 @@ describe('a pattern from examples', () => {
     [['RH-5550-EF3'], '<2 latin upper>-<4 digit>-<2 latin upper><digit>'],
     [['12:30', '9:05'], '<1-2 digit>:<2 digit>'],
     [['(555) 010-4477', '(555) 010-4478 ext. 12'], '(<3 digit>) <3 digit>-<4 digit><? ext. <2 digit>>'],
+    [['RH 1234', 'RH 1234 E'], 'RH <4 digit><? <latin upper>>'],
+    [['RH 1', 'RK 22 E', 'RK 3 E'], '<2 latin upper> <1-2 digit><? <latin upper>>'],
     [['a4-7f', '3b-c2'], '<2 alnum lower>-<2 alnum lower>'],
     [['GB29 NWBK 6016', 'DE89 3704 0044'], '<2 latin upper><2 digit> <4 alnum upper> <4 digit>'],
     [['5<6', '7<8'], '<digit><<<digit>'],
@@ -51,6 +54,7 @@ describe('a pattern from examples', () => {
     expect(first('12-34', '56/78')).toEqual({ ok: false, odd: '56/78' });
     expect(first()).toEqual([]);
     expect(first('--', '--')).toEqual({ ok: false, odd: '--' });
+    expect(first('12', '12!')).toMatchObject({ ok: false });
   });
 
   test('every example is one of the pattern, and comes out of it as it went in', () => {
@@ -70,6 +74,25 @@ describe('a pattern from examples', () => {
         for (const { pattern } of proposed.proposals) expect(shownIn(pattern, text)).toBe(text);
       }),
       { numRuns: 400 },
+    );
+  });
+  test('every pattern of several examples is a sound definition, and each of them comes out as it went in', () => {
+    const word = fc.stringMatching(/^([0-9]{1,3}|[A-Z]{1,2})$/);
+    const sign = fc.constantFrom(' ', '-', '. ', '!');
+    const tail = fc.array(fc.tuple(sign, fc.option(word, { nil: '' })), { maxLength: 2 });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(word, tail), { minLength: 1, maxLength: 3 }), (all) => {
+        const examples = all.map(([head, rest]) => (head + rest.flat().join('')).trim());
+        const proposed = propose(examples);
+        if (!proposed.ok) return;
+        for (const { pattern } of proposed.proposals) {
+          const field = { id: 'f', kind: 'pattern', label: 'F', entry: { pattern } };
+          const set = { arbeit: 2, title: 'T', locale: 'en-GB', fields: [field] };
+          expect([pattern, readDocument(set, kinds)]).toMatchObject([pattern, { ok: true }]);
+          for (const text of examples) expect([pattern, shownIn(pattern, text)]).toEqual([pattern, text]);
+        }
+      }),
+      { numRuns: 600 },
     );
   });
 });

@@ -98,9 +98,9 @@ function partsOf(
   });
 }
 
-function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts): Proposal {
+/** The pattern of the examples; `undefined` if the end of some has nothing that could be typed. */
+function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts): Proposal | undefined {
   const longest = examples.reduce((a, b) => (b.length > a.length ? b : a));
-  const shortest = Math.min(...examples.map((runs) => runs.length));
   const fixed: string[] = [];
   // Several examples show what is the same in all of them; one alone shows nothing.
   const isSure = (texts: readonly string[], sort: Sort): boolean => {
@@ -108,18 +108,30 @@ function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts
     if (isFixed) fixed.push(itemAt(texts, 0));
     return isFixed;
   };
-  const parts = longest.map((run, i): readonly Matter[] => {
+  const partsAt = (i: number, sure: typeof isSure): readonly Matter[] => {
+    const run = itemAt(longest, i);
     if (run.sort === 'text') return [{ type: 'text', text: run.text }];
     return partsOf(
       examples.flatMap((runs) => runs[i]?.text ?? []),
-      isSure,
+      sure,
     );
+  };
+  const lengths = [...new Set(examples.map((runs) => runs.length))].sort((one, other) => one - other);
+  const places = longest.map((_, i) => i);
+  const always = places.slice(0, lengths[0]).flatMap((i) => partsAt(i, isSure));
+  // What only some examples have at their end becomes an optional stretch, in which what fewer have is
+  // another one. Something must be typed into each, or it would never be there.
+  const stretches = lengths.slice(1).map((to, level) => {
+    const own = places.slice(lengths[level], to);
+    const ways = [isSure, () => false].map((sure) => own.flatMap((i) => partsAt(i, sure)));
+    return ways.find((way) => way.some(({ type }) => type === 'cells'));
   });
-  const always = parts.slice(0, shortest).flat();
-  const rest = parts.slice(shortest).flat();
-  // What only some examples have at their end becomes an optional stretch.
-  const stretch: Matter[] = rest.length ? [{ type: 'stretch', nodes: rest.map(placed) }] : [];
-  return { pattern: printNotation([...always, ...stretch]), fixed };
+  if (!stretches.every((one) => one !== undefined)) return undefined;
+  const optional = stretches.reduceRight<readonly Matter[]>(
+    (inner, parts) => [{ type: 'stretch', nodes: parts.concat(inner).map(placed) }],
+    [],
+  );
+  return { pattern: printNotation([...always, ...optional]), fixed };
 }
 
 /** A node without a position: reading the printed pattern gives it one. */
@@ -143,7 +155,7 @@ export function propose(given: readonly string[]): Proposed {
   const longest = runs.reduce((a, b) => (b.length > a.length ? b : a));
   const odd = examples.findIndex((_, i) => !isOneShape(longest, itemAt(runs, i)));
   const ways: readonly FixedSorts[] = [['letter'], [], ['letter', 'digit']];
-  const made = odd < 0 ? ways.map((sorts) => patternOf(runs, sorts)).filter(hasCells) : [];
+  const made = odd < 0 ? ways.flatMap((sorts) => patternOf(runs, sorts) ?? []).filter(hasCells) : [];
   const proposals = made.filter((one, i) => made.findIndex(({ pattern }) => pattern === one.pattern) === i);
   if (proposals.length) return { ok: true, proposals };
   const [shape = []] = runs;
