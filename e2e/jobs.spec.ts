@@ -175,7 +175,7 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'Required' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('menuitem', { name: words.desk.minimum })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: words.desk.minimum, exact: true })).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('menuitem', { name: words.desk.maximum })).toBeFocused();
   await page.keyboard.press('Enter');
@@ -189,7 +189,7 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
       .last(),
   ).toBeVisible();
   await rules(page).getByRole('button', { name: words.shared.addRule }).click();
-  await page.getByRole('menuitem', { name: words.desk.minimum }).click();
+  await page.getByRole('menuitem', { name: words.desk.minimum, exact: true }).click();
   await rules(page)
     .getByLabel(words.desk.whichDay('Minimum'))
     .selectOption(words.desk.fromToday['+'](words.desk.days));

@@ -29,7 +29,7 @@ export interface Arranging {
 }
 
 /** By how many places a key moves what its handle belongs to; 0 for other keys. */
-export function stepOf({ key }: KeyboardEvent): 1 | -1 | 0 {
+function stepOf({ key }: KeyboardEvent): 1 | -1 | 0 {
   if (key === 'ArrowUp' || key === 'ArrowLeft') return -1;
   return key === 'ArrowDown' || key === 'ArrowRight' ? 1 : 0;
 }

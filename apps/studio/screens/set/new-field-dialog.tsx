@@ -1,6 +1,6 @@
 'use client';
 
-import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { type FieldDocument, readDocument, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { parseNotation, propose, readAloud } from '@arbeit/engine/kinds/pattern';
 import { useRouter } from 'next/navigation';
@@ -38,36 +38,25 @@ export function NewFieldDialog({
   const router = useRouter();
   const { document } = set;
   const [label, setLabel] = useState('');
-  /** The field with the label that was typed, and an id made from it. */
-  const labelled = (field: FieldDocument): FieldDocument => {
-    const text = label.trim();
-    return text === '' ? field : { ...field, label: text, id: idFrom(text) || field.id };
-  };
+  const [problem, setProblem] = useState('');
   const create = async (next: SetDocument) => {
     const made = next.fields.at(-1);
     if (!made) return;
+    const whole = alsoChange(next, made.id);
+    const faulty = faultIn(whole);
+    if (faulty) return setProblem(faulty);
     addNewId(set.key, `fields/${made.id}`);
-    const saved = set.editAndSave(() => alsoChange(next, made.id));
+    const saved = set.editAndSave(() => whole);
     if (onMade) return onMade(made.id);
     await saved;
     router.push(`/sets/${set.key}/fields/${made.id}`);
   };
-  const add = (field: FieldDocument) => create(addField(document, labelled(field)).set);
+  const add = (field: FieldDocument) => create(addField(document, labelled(field, label)).set);
   return (
     <Dialog title={words.newFieldWithTitle(document.title)} isWide onClose={onClose}>
-      <Labelled label={words.labelOptional}>
-        {(id) => (
-          <input
-            id={id}
-            className="entry max-w-md"
-            value={label}
-            placeholder={words.labelExample}
-            autoComplete="off"
-            onChange={(event) => setLabel(event.target.value)}
-          />
-        )}
-      </Labelled>
+      <LabelInput value={label} onChange={setLabel} />
       <FromExamples
+        problem={problem}
         onTake={(pattern) =>
           add({
             ...bareField('pattern', kinds),
@@ -100,7 +89,11 @@ export function NewFieldDialog({
             : sampleLine(sampleOf(field, demoFacts, kinds)),
           onSelect: () =>
             create(
-              received(document, labelled(field), classesIn(field).length ? demoFacts.classes : undefined),
+              received(
+                document,
+                labelled(field, label),
+                classesIn(field).length ? demoFacts.classes : undefined,
+              ),
             ),
         }))}
       />
@@ -108,10 +101,52 @@ export function NewFieldDialog({
   );
 }
 
+function LabelInput({
+  value,
+  onChange,
+}: {
+  readonly value: string;
+  readonly onChange: (label: string) => void;
+}) {
+  return (
+    <Labelled label={words.labelOptional}>
+      {(id) => (
+        <input
+          id={id}
+          className="entry max-w-md"
+          value={value}
+          placeholder={words.labelExample}
+          autoComplete="off"
+          onChange={(event) => onChange(event.target.value)}
+        />
+      )}
+    </Labelled>
+  );
+}
+
+/** The field with a label that was typed, if any, and an id made from it. */
+function labelled(field: FieldDocument, label: string): FieldDocument {
+  const text = label.trim();
+  return text === '' ? field : { ...field, label: text, id: idFrom(text) || field.id };
+}
+
+/** What is wrong with a document: a faulty field would not be saved, and so have no page. */
+function faultIn(document: SetDocument): string {
+  const read = readDocument(document, kinds);
+  return read.ok ? '' : (read.faults[0]?.message ?? '');
+}
+
 const demoFacts = demo as unknown as SetDocument;
 
 /** Examples typed or pasted, one per line, and the patterns that fit them. */
-function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }) {
+function FromExamples({
+  problem,
+  onTake,
+}: {
+  /** What is wrong with the pattern that was taken. */
+  readonly problem: string;
+  readonly onTake: (pattern: string) => void;
+}) {
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState(0);
   const proposed = propose(text.split('\n'));
@@ -147,6 +182,7 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
         <span className="caption">{words.suggestedPatterns}</span>
         <div role="status">
           {!proposed.ok && <p className="text-sm text-brick">{words.doesNotFitThePattern(proposed.odd)}</p>}
+          {proposed.ok && problem && <p className="text-sm text-brick">{problem}</p>}
         </div>
         <fieldset>
           <legend className="sr-only">{words.pattern}</legend>
