@@ -81,6 +81,15 @@ test('sections are added, changed and taken away, and no field is lost', () => {
   // With what it depends on, before it.
   expect(added('dog-name', { after: 'mobile' })).toEqual(['mobile', 'dog', 'dog-name']);
   expect(addToForm(set, booking, 'email', { section: 0 })).toEqual(booking);
+  // Into the section that is meant, and no other.
+  const two = { id: 'f', sections: [{ fields: ['mobile'] }, { fields: ['arrival', 'departure'] }] };
+  const places = [{ section: 1 }, { after: 'arrival' }] as const;
+  expect(
+    places.map((place) => sectionsOf(addToForm(set, two, 'hut', place)).map(({ fields }) => fields)),
+  ).toEqual([
+    [['mobile'], ['arrival', 'departure', 'hut']],
+    [['mobile'], ['arrival', 'hut', 'departure']],
+  ]);
 });
 
 test('a field that goes out of a form takes the rules along that speak of it', () => {

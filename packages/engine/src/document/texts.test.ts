@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
 import { kinds } from '../kinds/registry.ts';
 import { compile } from './compile.ts';
-import type { SetDocument } from './document.ts';
+import type { CheckDocument, SetDocument } from './document.ts';
 import { readDocument } from './read-document.ts';
+import { dataOfMessage } from './read-rules.ts';
 import {
   inLanguage,
   languagesOf,
@@ -76,4 +77,18 @@ test('in another language its texts stand in place of the set’s own, and the r
   expect(field('deposit').rules[0]?.words?.required).toBe('Bitte füllen Sie dieses Feld aus.');
   expect(german.forms[0]?.rulesAt.get('departure')?.[0]?.say).toBe('Die Abreise liegt nach der Ankunft.');
   expect(inLanguage(set, 'en-GB')).toBe(set);
+});
+
+test('a message is offered the placeholders that its check has values for', () => {
+  const named = (kind: keyof typeof kinds, check: object) =>
+    dataOfMessage(kinds[kind]!.define, check as CheckDocument);
+  expect(named('text', { type: 'length', min: 2 })).toEqual(['min', 'length', 'label']);
+  expect(named('currency', { type: 'range', max: '5' })).toEqual(['max', 'label']);
+  expect(named('date', { type: 'compare', op: 'after', field: 'a' })).toEqual([
+    'value',
+    'other',
+    'other-label',
+    'label',
+  ]);
+  expect(named('date', { type: 'compare', op: 'at-most-days', field: 'a', days: 3 })).toContain('days');
 });
