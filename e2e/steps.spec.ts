@@ -40,12 +40,19 @@ class Hand {
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 
-/** A new field with a label, on its desk. */
-async function newField(hand: Hand, request: APIRequestContext, label: string, kind: RegExp | string[]) {
+/** An empty set, with the dialog that adds a field. */
+async function emptySet(hand: Hand, request: APIRequestContext) {
   const { page } = hand;
   const id = await newSet(request, {});
   await page.goto(`/?set=${(await (await request.get(`/api/sets/${id}`)).json()).key}`);
   await hand.use(page.locator(`[data-set="${id}"]`).getByRole('button', { name: words.shared.newField }));
+  return id;
+}
+
+/** A new field with a label, on its desk. */
+async function newField(hand: Hand, request: APIRequestContext, label: string, kind: RegExp | string[]) {
+  const { page } = hand;
+  const id = await emptySet(hand, request);
   await hand.type(label, page.getByLabel(words.set.labelOptional));
   if (Array.isArray(kind)) {
     await hand.type(kind.join('\n'), page.getByLabel(words.set.exampleValuesOnePerLine));
@@ -170,6 +177,28 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
       const id = await newField(hand, request, 'Plate', ['RH 1234', 'RH 1234 E', 'RK 5520']);
       await saved(hand.page);
       expect((await fieldsOf(request, id))[0].entry.pattern).toContain('<?');
+    },
+  ],
+  'e-mail, server check, refused list cleared': [
+    9,
+    async (hand, request) => {
+      const { page } = hand;
+      const id = await emptySet(hand, request);
+      const demo = page.getByRole('region', { name: words.set.copyADemoField });
+      await hand.use(demo.getByRole('button', { name: /^E-mail/ }));
+      await page.waitForURL('**/fields/**');
+      await addRule(hand, 'Server check');
+      await hand.type('/api/services/passes', page.getByLabel('Path on this server'));
+      await addRule(hand, 'Forbidden values');
+      await expect(page.locator('.rule-panel textarea')).toBeFocused();
+      await hand.type('nobody@huts.example');
+      await hand.choose(page.getByLabel(words.desk.ifTheValueFails), words.desk.clearTheField);
+      await saved(page);
+      expect((await fieldsOf(request, id))[0].rules).toMatchObject([
+        { check: { type: 'matches' } },
+        { check: { type: 'remote', ask: '/api/services/passes' } },
+        { check: { type: 'not-in', values: ['nobody@huts.example'] }, refused: 'clear' },
+      ]);
     },
   ],
   'text area with counter': [
