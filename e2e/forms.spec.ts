@@ -56,6 +56,16 @@ test('a form is put together on itself, by keyboard: fields, sections, columns, 
   // An open menu takes the focus to its first entry; what is pressed before goes there.
   await expect(page.getByRole('menuitem').first()).toBeFocused();
   await expectNoViolations(page, '[role="menu"]');
+  // Escape leads back to the tool, from the menu and from the dialog that it opens.
+  const add = toolOf(page, 'arrival', words.form.addAFieldHere);
+  await page.keyboard.press('Escape');
+  await expect(add).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: words.form.newField }).press('Enter');
+  await expect(page.getByLabel(words.set.labelOptional)).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(add).toBeFocused();
+  await page.keyboard.press('Enter');
   await page.getByRole('menuitem', { name: /^Party size/ }).press('Enter');
   await expect(live(page).getByLabel('Party size')).toBeFocused();
   const fields = async () => (await sectionsIn(request, id)).map((section) => section.fields);
@@ -143,6 +153,20 @@ test('dragged on the form: a field goes into another section, where the mark is'
     .poll(async () => (await sectionsIn(request, id)).map(({ fields }) => fields))
     .toEqual([['arrival', 'mobile'], ['departure'], ['change-code']]);
   await expect(page.locator('[data-drop]')).toHaveCount(0);
+  // Dropped on a heading it comes directly after it, from below as well.
+  await fieldIn(page, 'change-code').hover();
+  await toolOf(page, 'change-code', words.form.moveThisField).hover();
+  const last = (await toolOf(page, 'change-code', words.form.moveThisField).boundingBox())!;
+  const heading = (await page.locator('[data-sort="section 1"]').boundingBox())!;
+  await page.mouse.move(last.x + 8, last.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(last.x + 8, last.y - 10, { steps: 5 });
+  await page.mouse.move(heading.x + heading.width / 2, heading.y + heading.height / 2, { steps: 10 });
+  await expect(page.locator('[data-sort="section 1"]')).toHaveAttribute('data-drop', '');
+  await page.mouse.up();
+  await expect
+    .poll(async () => (await sectionsIn(request, id)).map(({ fields }) => fields))
+    .toEqual([['arrival', 'mobile'], ['change-code', 'departure'], []]);
   // What is filled in goes along.
   await live(page).getByLabel('Arrival').fill('14022027');
   await expect(live(page).getByLabel('Arrival')).toHaveValue(/14/);

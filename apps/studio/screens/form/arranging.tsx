@@ -33,12 +33,14 @@ interface Arranged {
 
 /** The page of the form, for what the tools do. */
 interface Page extends Arranged {
-  readonly focusOn: (selector: string) => void;
+  /** Focuses the first of these that is there once the change is drawn. */
+  readonly focusOn: (...selectors: readonly string[]) => void;
   readonly askNew: (place: Place) => void;
   readonly openDesk: (field: string) => void;
 }
 
-const handleOf = (name: string): string => `[data-sort="${CSS.escape(name)}"] [data-handle]`;
+const itemOf = (name: string): string => `[data-sort="${CSS.escape(name)}"]`;
+const handleOf = (name: string): string => `${itemOf(name)} [data-handle]`;
 const controlOf = (id: string): string => `[data-field="${CSS.escape(id)}"] :is(input, select, textarea)`;
 
 /**
@@ -85,11 +87,14 @@ export function useArranging(around: RefObject<HTMLElement | null>, arranged: Ar
   const dialog = loaded && place && (
     <loaded.NewFieldDialog
       set={set}
-      onClose={() => setPlace(null)}
+      onClose={() => {
+        setPlace(null);
+        focusOn('after' in place ? `${itemOf(place.after)} .tool` : `[data-add-field="${place.section}"]`);
+      }}
       alsoChange={(d, id) => changeForm(d, form.id, (f) => addToForm(d, f, id, place))}
       onMade={(id) => {
         setPlace(null);
-        focusOn(controlOf(id));
+        focusOn(controlOf(id), handleOf(id));
       }}
     />
   );
@@ -99,14 +104,21 @@ export function useArranging(around: RefObject<HTMLElement | null>, arranged: Ar
 const edit = ({ set, form }: Page, how: (form: FormDocument) => FormDocument, about?: string): void =>
   set.edit((d) => changeForm(d, form.id, how), about);
 
-/** Moves a field, or a section with its fields, to where a line of the form is. */
+function moveField(page: Page, id: string, to: number): void {
+  edit(page, (f) => moveLine(f, id, to));
+  page.focusOn(handleOf(id));
+}
+
+/**
+ * Moves a field, or a section with its fields, to where a line of the form is. A field that is dropped on a
+ * heading comes directly after it.
+ */
 function moveTo(page: Page, name: string, to: number): void {
   const lines = linesOf(page.form);
   const line = lines.find((one) => nameOfLine(one) === name);
   if (!line || !lines[to]) return;
   if ('field' in line) {
-    edit(page, (f) => moveLine(f, name, to));
-    page.focusOn(handleOf(name));
+    moveField(page, line.field, 'section' in lines[to] && lines.indexOf(line) > to ? to + 1 : to);
     return;
   }
   const target = lines.slice(0, to + 1).filter((one) => 'section' in one).length - 1;
@@ -125,42 +137,46 @@ const toolsOf = (now: () => Page): Omit<Arranging, 'document' | 'form'> => ({
   },
   moveBy(id, by) {
     const at = linesOf(now().form).findIndex((line) => nameOfLine(line) === id);
-    moveTo(now(), id, at + by);
+    moveField(now(), id, at + by);
   },
   add(id, to) {
     const { set, focusOn } = now();
     edit(now(), (f) => addToForm(set.document, f, id, to));
-    focusOn(controlOf(id));
+    // A field that a condition hides has its tools only.
+    focusOn(controlOf(id), handleOf(id));
   },
   addNew: (to) => now().askNew(to),
   remove(id) {
     const { set, form, focusOn } = now();
     const all = fieldIdsOf(form);
     const at = all.indexOf(id);
-    const next = all[at + 1] ?? all[at - 1];
     edit(now(), (f) => removeFromForm(set.document, f, id));
-    focusOn(next === undefined ? '[data-add-field]' : controlOf(next));
+    const others = [...all.slice(at + 1), ...all.slice(0, at).reverse()];
+    focusOn(...others.map(controlOf), '[data-add-field]');
   },
   open: (id) => now().openDesk(id),
   showWhen: (id) => now().onCondition(id),
   compare: (id) => now().onCompare(id),
 });
 
-/** Focuses the element with a selector once the form is drawn with the change. */
-function useFocusAfterwards(around: RefObject<HTMLElement | null>): (selector: string) => void {
-  const wanted = useRef<string | null>(null);
+/** Focuses the first element that one of some selectors finds, once the form is drawn with the change. */
+function useFocusAfterwards(around: RefObject<HTMLElement | null>): Page['focusOn'] {
+  const wanted = useRef<readonly string[]>([]);
   const [asked, setAsked] = useState(0);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each request is carried out once
   useEffect(() => {
-    const element = wanted.current && around.current?.querySelector<HTMLElement>(wanted.current);
-    wanted.current = null;
+    const found = wanted.current.flatMap(
+      (selector) => around.current?.querySelector<HTMLElement>(selector) ?? [],
+    );
+    wanted.current = [];
+    const [element] = found;
     if (!element) return;
     // The tools of a field can have the focus only while they are seen.
     element.closest<HTMLElement>('[data-sort]')?.setAttribute('data-near', '');
     element.focus();
   }, [asked, around]);
-  return useRef((selector: string) => {
-    wanted.current = selector;
+  return useRef((...selectors: readonly string[]) => {
+    wanted.current = selectors;
     setAsked((n) => n + 1);
   }).current;
 }

@@ -80,6 +80,30 @@ export const Handle = ({
 );
 
 /**
+ * What an element with tools listens to, and whether somebody came near it: only then are its menus made. Its
+ * tools are seen (`data-near`) while the focus is in it or in a menu of theirs, so that the focus can come
+ * back.
+ */
+export function useNear() {
+  const [wasNear, setWasNear] = useState(false);
+  const near = {
+    onPointerEnter: () => setWasNear(true),
+    onFocus: ({ currentTarget }: FocusEvent<HTMLElement>) => {
+      setWasNear(true);
+      for (const other of document.querySelectorAll('.arranged[data-near]'))
+        if (other !== currentTarget) other.removeAttribute('data-near');
+      currentTarget.setAttribute('data-near', '');
+    },
+    onBlur: ({ currentTarget, relatedTarget }: FocusEvent<HTMLElement>) => {
+      const isAway = relatedTarget && !currentTarget.contains(relatedTarget);
+      if (isAway && !relatedTarget.closest('[role="menu"], [role="dialog"]'))
+        currentTarget.removeAttribute('data-near');
+    },
+  };
+  return { wasNear, near };
+}
+
+/**
  * A field of the form with its tools, which are seen while the pointer or the focus is there: its handle, and
  * the menus that add a field after it and do more with it. They come before the field, so that Tab leads
  * through the form as users know it, and Shift+Tab to the tools.
@@ -93,21 +117,9 @@ export function WithTools({
   readonly id: string;
   readonly children: ReactNode;
 }) {
-  // The menus are made when somebody comes near.
-  const [wasNear, setWasNear] = useState(false);
-  const near = () => setWasNear(true);
+  const { wasNear, near } = useNear();
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: the tools have keys of their own
-    <div
-      data-sort={id}
-      className="arranged"
-      onPointerEnter={near}
-      onFocus={near}
-      onBlur={(event: FocusEvent<HTMLElement>) => {
-        if (!event.currentTarget.contains(event.relatedTarget))
-          event.currentTarget.removeAttribute('data-near');
-      }}
-    >
+    <div data-sort={id} className="arranged" {...near}>
       <div className="field-tools">
         <Handle label={words.moveThisField} onStep={(by) => tools.moveBy(id, by)} />
         {wasNear && <FieldMenus tools={tools} id={id} />}

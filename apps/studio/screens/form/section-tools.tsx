@@ -1,30 +1,20 @@
 'use client';
 
 import type { FormStore } from '@arbeit/dom';
-import { useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { addSection, changeSection, removeSection, sectionsOf } from '../../model/form-edits.ts';
 import { Menu } from '../../ui/pop-out.tsx';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
 import * as words from '../../words/form/arranging.ts';
-import { type Arranging, Handle, HiddenField, offeredAt } from './field-tools.tsx';
+import { type Arranging, Handle, HiddenField, offeredAt, useNear } from './field-tools.tsx';
 
 /** The heading of a section, edited in place, with its tools. */
 export function SectionHead({ tools, at }: { readonly tools: Arranging; readonly at: number }) {
-  const [wasNear, setWasNear] = useState(false);
-  const near = () => setWasNear(true);
+  const { wasNear, near } = useNear();
   const sections = sectionsOf(tools.form);
   const section = sections[at];
   return (
-    <legend
-      data-sort={`section ${at}`}
-      className="form-legend arranged"
-      onPointerEnter={near}
-      onFocus={near}
-      onBlur={(event) => {
-        if (!event.currentTarget.contains(event.relatedTarget))
-          event.currentTarget.removeAttribute('data-near');
-      }}
-    >
+    <legend data-sort={`section ${at}`} className="form-legend arranged" {...near}>
       <span className="field-tools">
         <Handle label={words.moveThisSection} onStep={(by) => tools.moveSectionBy(at, by)} />
         {wasNear && <SectionMenu tools={tools} at={at} />}
@@ -105,7 +95,7 @@ export function SectionFoot({
     <div className="form-foot">
       <Menu
         trigger={words.addField}
-        button={{ className: 'word-button', 'data-add-field': '' } as object}
+        button={{ className: 'word-button', 'data-add-field': at } as object}
         align="start"
         className="max-h-80 min-w-64 overflow-y-auto"
         items={() => offeredAt(tools, { section: at })}
