@@ -88,6 +88,15 @@ test('a rule is a sentence with blanks, with its messages at the limit; the focu
   await panel.getByRole('button', { name: words.field.insertPlaceholder('min') }).click();
   await expect(message).toHaveValue('Deposits begin at {min}.');
   await expect(panel.getByRole('button', { name: words.field.insertPlaceholder('max') })).toHaveCount(0);
+  // By key as well, into the plural form that had the focus last.
+  await panel.getByRole('button', { name: words.field.addPluralForms }).click();
+  const forms = panel.locator('.message-editor input');
+  await forms.last().focus();
+  await page.keyboard.press('ControlOrMeta+a');
+  await panel.getByRole('button', { name: words.field.insertPlaceholder('label') }).press('Enter');
+  await expect(forms.last()).toHaveValue('{label}');
+  await forms.last().fill('Deposits begin at {min}.');
+  await panel.getByRole('button', { name: words.field.removePluralForms }).click();
   await expect(readings).toContainText('Deposits begin at €20.00.');
   await panel.getByRole('combobox', { name: words.desk.severity }).selectOption(words.desk.warningInText);
   await expectNoViolations(page, '.rule-panel');

@@ -1,7 +1,7 @@
 'use client';
 
 import { numbersOf, type Plural, pluralCategories } from '@arbeit/engine/rules';
-import { type RefObject, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { DraftInput } from '../ui/draft-input.tsx';
 import { Labelled } from '../ui/labelled.tsx';
 import * as words from '../words/field/message-editor.ts';
@@ -47,6 +47,16 @@ export function MessageEditor({
   readonly onChange: (say: string | Plural | undefined) => void;
 }) {
   const around = useRef<HTMLDivElement>(null);
+  /** The text that had the focus last: a placeholder goes into it, chosen by pointer or by key. */
+  const last = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const element = around.current;
+    const keep = ({ target }: FocusEvent) => {
+      if (target instanceof HTMLInputElement) last.current = target;
+    };
+    element?.addEventListener('focusin', keep);
+    return () => element?.removeEventListener('focusin', keep);
+  }, []);
   const names = Object.keys(numbersOf(check));
   return (
     <div ref={around} className="message-editor">
@@ -55,22 +65,27 @@ export function MessageEditor({
       ) : (
         <OneText say={say} usual={usual} by={names[0]} problemOf={problemOf} onChange={onChange} />
       )}
-      <Placeholders around={around} names={data} />
+      <Placeholders
+        names={data}
+        inputOf={() =>
+          last.current?.isConnected ? last.current : (around.current?.querySelector('input') ?? null)
+        }
+      />
     </div>
   );
 }
 
 /** The placeholders of a message: each is inserted where the caret is. */
 function Placeholders({
-  around,
   names,
+  inputOf,
 }: {
-  readonly around: RefObject<HTMLElement | null>;
   readonly names: readonly string[];
+  /** The input that a placeholder goes into. */
+  readonly inputOf: () => HTMLInputElement | null;
 }) {
   const insert = (name: string) => {
-    const inputs = [...(around.current?.querySelectorAll('input') ?? [])];
-    const input = inputs.find((one) => one === document.activeElement) ?? inputs[0];
+    const input = inputOf();
     if (!input) return;
     input.focus();
     // As if it were typed: the editor checks it and passes it on.
@@ -85,8 +100,6 @@ function Placeholders({
           type="button"
           className="chip value"
           aria-label={words.insertPlaceholder(name)}
-          // The input keeps the focus, and with it the place.
-          onPointerDown={(event) => event.preventDefault()}
           onClick={() => insert(name)}
         >
           {`{${name}}`}

@@ -65,27 +65,22 @@ export const linesOf = (form: FormDocument): readonly Line[] =>
 
 export const nameOfLine = (line: Line): string => ('field' in line ? line.field : `section ${line.section}`);
 
-/** The sections of these lines. Fields before the first heading go into the first section. */
-function sectionsFrom(form: FormDocument, lines: readonly Line[]): readonly SectionDocument[] {
-  const before = sectionsOf(form);
-  const order = lines.flatMap((line) => ('section' in line ? [line.section] : []));
-  const fields: string[][] = order.map(() => []);
-  let at = -1;
-  for (const line of lines)
-    if ('section' in line) at++;
-    else fields[Math.max(0, at)]?.push(line.field);
-  return order.map((section, i) => ({ ...before[section]!, fields: fields[i] ?? [] }));
-}
-
-/** Moves a line to an index among all lines. Indexes outside mean the closest end. */
-export function moveLine(form: FormDocument, name: string, to: number): FormDocument {
+/** Moves a field to an index among all lines; indices outside mean the nearest end. */
+export function moveLine(form: FormDocument, field: string, to: number): FormDocument {
   const lines = linesOf(form);
-  const from = lines.findIndex((line) => nameOfLine(line) === name);
-  const line = lines[from];
+  const from = lines.findIndex((line) => 'field' in line && line.field === field);
   const target = Math.max(0, Math.min(lines.length - 1, to));
-  if (!line || from === target) return form;
-  const next = lines.toSpliced(from, 1).toSpliced(target, 0, line);
-  return withSections(form, sectionsFrom(form, next));
+  if (from < 0 || from === target) return form;
+  const sections = sectionsOf(form);
+  const fields: string[][] = sections.map(() => []);
+  let at = 0;
+  for (const line of lines.toSpliced(from, 1).toSpliced(target, 0, { field }))
+    if ('section' in line) at = line.section;
+    else fields[at]?.push(line.field);
+  return withSections(
+    form,
+    sections.map((section, i) => ({ ...section, fields: fields[i] ?? [] })),
+  );
 }
 
 /** Where a field is added to a form: after a field, or at the end of a section. */

@@ -42,6 +42,23 @@ export async function problemIn(response: Response | undefined): Promise<string>
   return error ?? words.requestFailedHttpWithStatus(response.status);
 }
 
+/** Puts a new set into the store. Resolves to its key and id, or to an error message. */
+export async function addSet(
+  document: SetDocument,
+): Promise<
+  { readonly key: string; readonly id: string; readonly problem: '' } | { readonly problem: string }
+> {
+  const response = await fetch('/api/sets', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ document }),
+  }).catch(() => undefined);
+  const problem = await problemIn(response);
+  if (problem || !response) return { problem };
+  const { key, id } = (await response.json()) as Pick<StoredSet, 'key' | 'id'>;
+  return { key, id, problem: '' };
+}
+
 /** The set with a field of another set, and the classes it uses if they are missing. */
 export function received(
   document: SetDocument,

@@ -13,7 +13,7 @@ import {
 import type { HydratedField } from '@arbeit/engine/field';
 import { definitionIn, kinds } from '@arbeit/engine/kinds';
 import type { Verdict } from '@arbeit/engine/rules';
-import { useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { MessageEditor } from '../../field/message-editor.tsx';
 import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '../../model/form-edits.ts';
 import { codeOf } from '../../model/rule-words.ts';
@@ -31,18 +31,15 @@ export function AcrossFields({
   document,
   form,
   store,
-  opened,
-  onOpen,
   onChange,
 }: {
   readonly document: SetDocument;
   readonly form: FormDocument;
   readonly store: FormStore;
-  /** The id of the rule whose message is being edited. */
-  readonly opened: string | null;
-  readonly onOpen: (rule: string | null) => void;
   readonly onChange: ChangeForm;
 }) {
+  /** The id of the rule whose message is being edited. */
+  const [opened, setOpened] = useState<string | null>(null);
   const pair = pairIn(document, store.form.fields);
   return (
     <section aria-label={texts.crossFieldRules}>
@@ -51,6 +48,7 @@ export function AcrossFields({
         <button
           type="button"
           className="word-button ml-auto"
+          data-add-rule
           disabled={!pair}
           onClick={() => pair && onChange((f) => addFormRule(f, pair))}
         >
@@ -66,7 +64,7 @@ export function AcrossFields({
               store={store}
               isOpen={opened === rule.id}
               onOpen={(isOpen) => {
-                onOpen(isOpen ? rule.id : null);
+                setOpened(isOpen ? rule.id : null);
                 // Into the message, and back to the button that opened it.
                 focusSoon(
                   `[data-rule="${CSS.escape(rule.id)}"] ${isOpen ? '.message-editor input' : '[data-edit]'}`,
@@ -74,7 +72,8 @@ export function AcrossFields({
               }}
               onChange={(next) => onChange((f) => changeFormRule(f, rule.id, () => next), `rule ${rule.id}`)}
               onRemove={() => {
-                onOpen(null);
+                setOpened(null);
+                focusSoon('[data-add-rule]');
                 onChange((f) => removeFormRule(f, rule.id));
               }}
             />

@@ -4,6 +4,7 @@ import { type FormDocument, fieldIdsOf, withTextAt } from '@arbeit/engine/docume
 import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import {
+  addSection,
   addToForm,
   changeForm,
   linesOf,
@@ -12,6 +13,7 @@ import {
   nameOfLine,
   type Place,
   removeFromForm,
+  removeSection,
 } from '../../model/form-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { later, useLater } from '../../ui/later.tsx';
@@ -40,6 +42,7 @@ interface Page extends Arranged {
 }
 
 const itemOf = (name: string): string => `[data-sort="${CSS.escape(name)}"]`;
+const titleOf = (section: number): string => `${itemOf(`section ${section}`)} textarea`;
 const handleOf = (name: string): string => `${itemOf(name)} [data-handle]`;
 const controlOf = (id: string): string => `[data-field="${CSS.escape(id)}"] :is(input, select, textarea)`;
 
@@ -89,7 +92,9 @@ export function useArranging(around: RefObject<HTMLElement | null>, arranged: Ar
       set={set}
       onClose={() => {
         setPlace(null);
-        focusOn('after' in place ? `${itemOf(place.after)} .tool` : `[data-add-field="${place.section}"]`);
+        focusOn(
+          'after' in place ? `${itemOf(place.after)} .tool` : `[data-add-field="${place.section}"] > button`,
+        );
       }}
       alsoChange={(d, id) => changeForm(d, form.id, (f) => addToForm(d, f, id, place))}
       onMade={(id) => {
@@ -135,6 +140,16 @@ const toolsOf = (now: () => Page): Omit<Arranging, 'document' | 'form'> => ({
     edit(now(), (f) => moveSection(f, at, at + by));
     focusOn(handleOf(`section ${at + by}`));
   },
+  addSection(after) {
+    const { focusOn } = now();
+    edit(now(), (f) => addSection(f, after));
+    focusOn(titleOf(after + 1));
+  },
+  removeSection(at) {
+    const { focusOn } = now();
+    edit(now(), (f) => removeSection(f, at));
+    focusOn(titleOf(Math.max(0, at - 1)));
+  },
   moveBy(id, by) {
     const at = linesOf(now().form).findIndex((line) => nameOfLine(line) === id);
     moveField(now(), id, at + by);
@@ -152,7 +167,7 @@ const toolsOf = (now: () => Page): Omit<Arranging, 'document' | 'form'> => ({
     const at = all.indexOf(id);
     edit(now(), (f) => removeFromForm(set.document, f, id));
     const others = [...all.slice(at + 1), ...all.slice(0, at).reverse()];
-    focusOn(...others.map(controlOf), '[data-add-field]');
+    focusOn(...others.map(controlOf), '[data-add-field] > button');
   },
   open: (id) => now().openDesk(id),
   showWhen: (id) => now().onCondition(id),

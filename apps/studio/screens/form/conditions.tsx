@@ -11,6 +11,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { useState } from 'react';
 import { conditionInWords, valuesOf } from '../../model/condition-words.ts';
 import type { EditedSet } from '../../model/use-set.ts';
+import { focusSoon } from '../../ui/focus-soon.ts';
 import { WordSelect } from '../../ui/word-select.tsx';
 import * as texts from '../../words/form/conditions.ts';
 
@@ -40,7 +41,9 @@ export function Conditions({
     setProblem(read.ok ? '' : (read.faults[0]?.message ?? ''));
     if (!read.ok) return;
     set.edit((d) => withCondition(d, id, when));
-    if (id === added) onAdd(null);
+    if (id !== added) return;
+    onAdd(null);
+    focusSoon(`[data-condition="${CSS.escape(id)}"] select`);
   };
   return (
     <section aria-label={texts.conditions}>
@@ -49,15 +52,19 @@ export function Conditions({
         <button
           type="button"
           className="word-button ml-auto"
+          data-add-condition
           disabled={fields.length < 2 || free.length === 0}
-          onClick={() => onAdd(free.at(-1)?.id ?? null)}
+          onClick={() => {
+            onAdd(free.at(-1)?.id ?? null);
+            focusSoon('[data-new-condition] select');
+          }}
         >
           {texts.newCondition}
         </button>
       </div>
       <ul>
         {bound.map((field) => (
-          <li key={field.id} className="sentence">
+          <li key={field.id} className="sentence" data-condition={field.id}>
             <Sentence field={field} set={set} fields={fields} onChange={(when) => apply(field.id, when)} />
             <button
               type="button"
@@ -65,6 +72,7 @@ export function Conditions({
               aria-label={texts.removeCondition(field.label)}
               onClick={() => {
                 setProblem('');
+                focusSoon('[data-add-condition]');
                 set.edit((d) => withCondition(d, field.id, undefined));
               }}
             >
@@ -87,7 +95,15 @@ export function Conditions({
               choices={{ '': texts.chooseAField, ...labels(fields.filter(({ id }) => id !== added)) }}
               onChange={(other) => other && apply(added, { not: { field: other, is: null } })}
             />
-            <button type="button" className="word-button" onClick={() => onAdd(null)}>
+            <button
+              type="button"
+              className="word-button"
+              onClick={() => {
+                setProblem('');
+                onAdd(null);
+                focusSoon('[data-add-condition]');
+              }}
+            >
               {texts.cancel}
             </button>
           </li>

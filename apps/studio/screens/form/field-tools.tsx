@@ -1,8 +1,9 @@
 'use client';
 
+import type { FieldStore } from '@arbeit/dom';
 import { type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import type { FocusEvent, KeyboardEvent, ReactNode } from 'react';
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import type { ChangeForm, Place } from '../../model/form-edits.ts';
 import { Menu } from '../../ui/pop-out.tsx';
 import type { MenuItem } from '../../ui/pop-out-props.ts';
@@ -16,6 +17,9 @@ export interface Arranging {
   /** Changes the text of the set with a key, in all languages. */
   readonly text: (key: string, text: string, about: string) => void;
   readonly moveSectionBy: (at: number, by: 1 | -1) => void;
+  readonly addSection: (after: number) => void;
+  /** Removes the heading of a section; its fields stay. */
+  readonly removeSection: (at: number) => void;
   readonly moveBy: (id: string, by: 1 | -1) => void;
   readonly add: (id: string, to: Place) => void;
   /** Asks for a new field, and adds it. */
@@ -53,6 +57,25 @@ export function offeredAt({ document, form, add, addNew }: Arranging, to: Place)
 
 const labelOf = ({ document }: Arranging, id: string): string =>
   document.fields.find((field) => field.id === id)?.label || id;
+
+/** A tool that opens a menu. */
+export const ToolMenu = ({
+  sign,
+  label,
+  items,
+}: {
+  readonly sign: string;
+  readonly label: string;
+  readonly items: () => readonly MenuItem[];
+}) => (
+  <Menu
+    trigger={<span aria-hidden="true">{sign}</span>}
+    button={{ className: 'tool', 'aria-label': label, title: label }}
+    align="end"
+    className="max-h-80 min-w-64 overflow-y-auto"
+    items={items}
+  />
+);
 
 /** A handle that moves its field or section: dragged, or with the arrow keys. */
 export const Handle = ({
@@ -133,18 +156,10 @@ function FieldMenus({ tools, id }: { readonly tools: Arranging; readonly id: str
   const label = labelOf(tools, id);
   return (
     <>
-      <Menu
-        trigger={<span aria-hidden="true">{'+'}</span>}
-        button={{ className: 'tool', 'aria-label': words.addAFieldHere, title: words.addAFieldHere }}
-        align="end"
-        className="max-h-80 min-w-64 overflow-y-auto"
-        items={() => offeredAt(tools, { after: id })}
-      />
-      <Menu
-        trigger={<span aria-hidden="true">{'⋯'}</span>}
-        button={{ className: 'tool', 'aria-label': words.moreForThisField, title: words.moreForThisField }}
-        align="end"
-        className="min-w-64"
+      <ToolMenu sign="+" label={words.addAFieldHere} items={() => offeredAt(tools, { after: id })} />
+      <ToolMenu
+        sign="⋯"
+        label={words.moreForThisField}
         items={() => [
           { id: 'open', label: words.openTheDeskOf(label), onSelect: () => tools.open(id), movesFocus: true },
           {
@@ -172,9 +187,13 @@ function FieldMenus({ tools, id }: { readonly tools: Arranging; readonly id: str
   );
 }
 
-/** A field that a condition hides now: its label, and its tools. */
-export const HiddenField = ({ tools, id }: { readonly tools: Arranging; readonly id: string }) => (
-  <WithTools tools={tools} id={id}>
-    <span className="text-faint">{labelOf(tools, id)}</span>
-  </WithTools>
-);
+/** A field while a condition hides it: its label, and its tools. */
+export function WhileHidden({ tools, store }: { readonly tools: Arranging; readonly store: FieldStore }) {
+  const { counts } = useSyncExternalStore(store.subscribe, store.evaluation, store.evaluation);
+  const { id } = store.field;
+  return counts ? null : (
+    <WithTools tools={tools} id={id}>
+      <span className="text-faint">{labelOf(tools, id)}</span>
+    </WithTools>
+  );
+}

@@ -164,7 +164,6 @@ function Sheet({
   useNamedTrial(document, store);
   const around = useRef<HTMLDivElement>(null);
   const [condition, setCondition] = useState<string | null>(null);
-  const [rule, setRule] = useState<string | null>(null);
   const { parts, dialog } = useArranging(around, {
     set,
     form,
@@ -209,14 +208,7 @@ function Sheet({
       <div className="field-band">
         <Trial form={form} live={live} open={open} today={today} around={around} parts={parts} />
         <div className="min-w-0 space-y-5 text-sm">
-          <AcrossFields
-            document={document}
-            form={form}
-            store={store}
-            opened={rule}
-            onOpen={setRule}
-            onChange={change}
-          />
+          <AcrossFields document={document} form={form} store={store} onChange={change} />
           <Conditions set={set} fields={open.fields} added={condition} onAdd={setCondition} />
           <WhenSent form={form} open={open} onChange={change} />
           {asksServices(open) && <Manners />}

@@ -1,12 +1,11 @@
 'use client';
 
 import type { FormStore } from '@arbeit/dom';
-import { useSyncExternalStore } from 'react';
-import { addSection, changeSection, removeSection, sectionsOf } from '../../model/form-edits.ts';
+import { changeSection, sectionsOf } from '../../model/form-edits.ts';
 import { Menu } from '../../ui/pop-out.tsx';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
 import * as words from '../../words/form/arranging.ts';
-import { type Arranging, Handle, HiddenField, offeredAt, useNear } from './field-tools.tsx';
+import { type Arranging, Handle, offeredAt, ToolMenu, useNear, WhileHidden } from './field-tools.tsx';
 
 /** The heading of a section, edited in place, with its tools. */
 export function SectionHead({ tools, at }: { readonly tools: Arranging; readonly at: number }) {
@@ -47,28 +46,27 @@ function rename({ form, change, text }: Arranging, at: number, title: string): v
 }
 
 function SectionMenu({ tools, at }: { readonly tools: Arranging; readonly at: number }) {
-  const { form, change } = tools;
-  const sections = sectionsOf(form);
+  const sections = sectionsOf(tools.form);
   const isWide = sections[at]?.columns === 2;
   return (
-    <Menu
-      trigger={<span aria-hidden="true">{'⋯'}</span>}
-      button={{ className: 'tool', 'aria-label': words.moreForThisSection, title: words.moreForThisSection }}
-      align="end"
-      className="min-w-64"
+    <ToolMenu
+      sign="⋯"
+      label={words.moreForThisSection}
       items={() => [
         {
           id: 'columns',
           label: isWide ? words.inOneColumn : words.inTwoColumns,
-          onSelect: () => change((f) => changeSection(f, at, (was) => ({ ...was, columns: isWide ? 1 : 2 }))),
+          onSelect: () =>
+            tools.change((f) => changeSection(f, at, (was) => ({ ...was, columns: isWide ? 1 : 2 }))),
         },
-        { id: 'add', label: words.addASection, onSelect: () => change((f) => addSection(f, at)) },
+        { id: 'add', label: words.addASection, onSelect: () => tools.addSection(at), movesFocus: true },
         ...(sections.length > 1
           ? [
               {
                 id: 'remove',
                 label: words.removeTheHeading,
-                onSelect: () => change((f) => removeSection(f, at)),
+                onSelect: () => tools.removeSection(at),
+                movesFocus: true,
               },
             ]
           : []),
@@ -88,26 +86,21 @@ export function SectionFoot({
   readonly at: number;
 }) {
   const fields = sectionsOf(tools.form)[at]?.fields ?? [];
-  const hidden = () =>
-    fields.filter((id) => store.form.places.has(id) && !store.evaluation(id).counts).join(' ');
-  const now = useSyncExternalStore(store.subscribe, hidden, hidden);
   return (
-    <div className="form-foot">
+    <div className="form-foot" data-add-field={at}>
       <Menu
         trigger={words.addField}
-        button={{ className: 'word-button', 'data-add-field': at } as object}
+        button={{ className: 'word-button' }}
         align="start"
         className="max-h-80 min-w-64 overflow-y-auto"
         items={() => offeredAt(tools, { section: at })}
       />
-      {now !== '' && (
-        <>
-          <span className="text-faint">{words.notShownNow}</span>
-          {now.split(' ').map((id) => (
-            <HiddenField key={id} tools={tools} id={id} />
-          ))}
-        </>
-      )}
+      <span className="not-shown text-faint">{words.notShownNow}</span>
+      {fields
+        .filter((id) => store.form.places.has(id))
+        .map((id) => (
+          <WhileHidden key={id} tools={tools} store={store.field(id)} />
+        ))}
     </div>
   );
 }

@@ -8,7 +8,7 @@ import { bothTexts } from '../../model/both-texts.ts';
 import { partName } from '../../model/changed-words.ts';
 import { todayIn } from '../../model/clock.ts';
 import { differences } from '../../model/differences.ts';
-import { problemIn } from '../../model/other-sets.ts';
+import { addSet } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { download } from '../../ui/download.ts';
 import { Scrolled } from '../../ui/scrolled.tsx';
@@ -39,17 +39,15 @@ export function ChoiceDialog({
   readonly onCopied: (copy: { readonly key: string; readonly title: string }) => void;
 }) {
   const [problem, setProblem] = useState('');
+  const [isBusy, setBusy] = useState(false);
   const keepBoth = async () => {
+    setBusy(true);
     const title = words.myVersionOf(set.document.title);
-    const response = await fetch('/api/sets', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document: { ...set.document, title } }),
-    }).catch(() => undefined);
-    const failed = await problemIn(response);
-    setProblem(failed);
-    if (failed || !response) return;
-    onCopied({ ...((await response.json()) as { key: string }), title });
+    const added = await addSet({ ...set.document, title });
+    setBusy(false);
+    setProblem(added.problem);
+    if (!('key' in added)) return;
+    onCopied({ key: added.key, title });
     set.takeTheirs();
   };
   return (
@@ -74,7 +72,7 @@ export function ChoiceDialog({
             <AlertDialog.Action className="word-button" onClick={set.keepMine}>
               {words.keepMyVersion}
             </AlertDialog.Action>
-            <button type="button" className="word-button" onClick={() => void keepBoth()}>
+            <button type="button" className="word-button" disabled={isBusy} onClick={() => void keepBoth()}>
               {words.keepBoth}
             </button>
             <button

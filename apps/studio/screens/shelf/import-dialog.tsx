@@ -5,7 +5,7 @@ import { type SourceFormat, sourceFormatOf } from '@arbeit/handoff/import';
 import { useEffect, useState } from 'react';
 import type { AddedSet } from '../../model/add-set.ts';
 import { type ImportedDocument, importDocument } from '../../model/import-document.ts';
-import { listSets, problemIn, sendSet } from '../../model/other-sets.ts';
+import { addSet, listSets, sendSet } from '../../model/other-sets.ts';
 import type { ListedSet } from '../../store/sets.ts';
 import { Choices } from '../../ui/choices.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
@@ -56,13 +56,9 @@ export function ImportDialog({
       else onTaken(into.id);
       return;
     }
-    const response = await fetch('/api/sets', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document }),
-    }).catch(() => undefined);
-    setSaid(await problemIn(response));
-    if (response?.ok) onTaken(((await response.json()) as { id: string }).id);
+    const added = await addSet(document);
+    setSaid(added.problem);
+    if ('id' in added) onTaken(added.id);
   };
   if (done)
     return (

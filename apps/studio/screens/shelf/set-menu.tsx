@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { addNewId } from '../../model/new-ids.ts';
-import { problemIn } from '../../model/other-sets.ts';
+import { addSet, problemIn } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { copyText } from '../../ui/copy-text.ts';
 import { download } from '../../ui/download.ts';
@@ -29,13 +29,9 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
   const close = () => setAsked(null);
   const text = () => `${JSON.stringify(document, null, 2)}\n`;
   const duplicate = async () => {
-    const response = await fetch('/api/sets', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document: { ...document, title: words.copyWithTitle(document.title) } }),
-    }).catch(() => undefined);
-    setSaid(await problemIn(response));
-    if (response?.ok) router.refresh();
+    const { problem } = await addSet({ ...document, title: words.copyWithTitle(document.title) });
+    setSaid(problem);
+    if (!problem) router.refresh();
   };
   const remove = async () => {
     const response = await fetch(`/api/sets/${set.key}`, { method: 'DELETE' }).catch(() => undefined);

@@ -4,7 +4,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, useMemo, useRef, useState } from 'react';
 import { WithKinds } from '../../field/with-kinds.tsx';
-import { problemIn } from '../../model/other-sets.ts';
+import { addSet, problemIn } from '../../model/other-sets.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
@@ -55,13 +55,9 @@ export function Shelf({
   };
   const create = async () => {
     const document: SetDocument = { arbeit: 2, title: words.newSet, locale: 'en-GB', fields: [] };
-    const response = await fetch('/api/sets', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document }),
-    }).catch(() => undefined);
-    setProblem(await problemIn(response));
-    if (response?.ok) made(((await response.json()) as { id: string }).id);
+    const added = await addSet(document);
+    setProblem(added.problem);
+    if ('id' in added) made(added.id);
   };
   const takeIn = (text: string) => {
     want();
