@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
@@ -174,4 +175,34 @@ describe('pasted amounts', () => {
 test('finds the currency sign beside a letter whose lower case is longer', () => {
   const entry = { currency: 'GBP', negative: 'minus' } as const;
   expect(typed(entry, 'tr-TR', '-£42,00 İngiliz sterlini').raw).toBe('-42.00');
+});
+
+describe('a value from a program or a record', () => {
+  test.each(locales)(
+    '%s: the point is the decimal sign, and digits too many are left out and told',
+    (locale) => {
+      for (const most of [0, 1, 2, 4])
+        for (const fill of ['left', 'right'] as const)
+          fc.assert(
+            fc.property(
+              fc.nat({ max: 99_999_999 }),
+              fc.stringMatching(/^\d{0,6}$/),
+              fc.boolean(),
+              (whole, rest, isBelow) => {
+                const written = `${isBelow ? '-' : ''}${whole}${rest && '.'}${rest}`;
+                const entry: NumberEntry = { decimals: { min: 0, max: most }, negative: 'minus', fill };
+                const document = { id: 'f', kind: 'number', label: 'F', entry } as FieldDocument;
+                const { kind, plan } = compileField(document, { locale }, kinds);
+                const { body, leftOut } = kind.parse(plan, written);
+                const kept = rest.slice(0, most);
+                expect(Number(kind.value(plan, body) ?? kind.raw(plan, body))).toBe(
+                  Number(`${isBelow ? '-' : ''}${whole}.${kept}0`),
+                );
+                expect(leftOut).toBe(rest.slice(most));
+              },
+            ),
+            { numRuns: 10 },
+          );
+    },
+  );
 });

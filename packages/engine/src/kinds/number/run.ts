@@ -308,17 +308,16 @@ export const number: Kind<NumberPlan, LineBody> = /*#__PURE__*/ made(
     canBecome,
     parse(plan, text) {
       const decimal = canonical(text);
-      const empty = lay(plan, '');
-      if (decimal && places(decimal) <= plan.most) {
-        const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
-        if (isTaken && text.length <= most)
-          return {
-            ...editing.caretAtEnd(plan, lay(plan, contentOf(plan, decimal))),
-            leftOut: '',
-            rejected: null,
-          };
-      }
-      return editing.insert(plan, empty, 0, 0, text);
+      const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
+      if (!decimal || !isTaken || text.length > most) return editing.insert(plan, lay(plan, ''), 0, 0, text);
+      // A point is the decimal sign here, whatever it is in the locale: read as typed, 1.25 could become 125.
+      const over = Math.max(0, places(decimal) - plan.most);
+      const held = over === 0 ? decimal : canonical(decimal.slice(0, -over));
+      return {
+        ...editing.caretAtEnd(plan, lay(plan, contentOf(plan, held))),
+        leftOut: over === 0 ? '' : decimal.slice(-over),
+        rejected: null,
+      };
     },
     readText: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
     reduce: reduceResting,
