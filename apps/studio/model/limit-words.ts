@@ -1,4 +1,4 @@
-import type { HydratedField } from '@arbeit/engine/field';
+import type { HydratedField, InsertResult } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import * as words from '../words/model/limit-words.ts';
 import { shownAt } from './sample.ts';
@@ -46,8 +46,12 @@ export function limitInWords(compiled: HydratedField, limit: string | number): s
 export function limitFrom(compiled: HydratedField, limits: Limits, typed: string): string | undefined {
   const { kind, plan } = compiled;
   const text = typed.trim();
-  const taken = kind.parse(plan, text);
-  if (!taken.rejected && !taken.leftOut && taken.body.content) {
+  const isWhole = (taken: InsertResult | undefined) =>
+    taken !== undefined && !taken.rejected && !taken.leftOut && taken.body.content !== '';
+  // As it would be pasted: 1.234 is a thousand in German, also where it could be a raw value.
+  const pasted = kind.readText?.(plan, text);
+  const taken = isWhole(pasted) ? pasted : kind.parse(plan, text);
+  if (taken && isWhole(taken)) {
     const meant = [kind.value(plan, taken.body), kind.raw(plan, taken.body)];
     const good = meant.find((one) => one !== null && limits.isGood(one));
     if (good) return good;

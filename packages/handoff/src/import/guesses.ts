@@ -167,7 +167,8 @@ function digitsBehind(text: string, decimal: string): number {
 /** The decimal separator of a locale. */
 function decimalOf(locale: string): string {
   const number = { id: 'a', label: 'A', kind: 'number', entry: { decimals: { max: 1 } } };
-  const shown = opened(number as unknown as FieldDocument, locale)?.('1.5').body.display ?? '';
+  const field = opened(number as unknown as FieldDocument, locale);
+  const shown = field?.kind.parse(field.plan, '1.5').body.display ?? '';
   return /[.,]/.exec(shown)?.[0] ?? '.';
 }
 
@@ -253,8 +254,7 @@ function checked(examples: readonly string[]): RuleDocument | undefined {
 /** A definition as a hydrated field; `undefined` if it is invalid. */
 function opened(definition: FieldDocument, locale: string) {
   try {
-    const { kind, plan } = compileField(definition, { locale }, kinds);
-    return (text: string) => kind.parse(plan, text);
+    return compileField(definition, { locale }, kinds);
   } catch (error) {
     // A guess without a valid definition is dropped.
     if (error instanceof RangeError) return undefined;
@@ -264,9 +264,12 @@ function opened(definition: FieldDocument, locale: string) {
 
 /** Whether a field accepts a text completely. */
 export function accepting(definition: FieldDocument, locale: string): (text: string) => boolean {
-  const read = opened(definition, locale);
+  const field = opened(definition, locale);
   return (text) => {
-    const { body, leftOut = '', rejected = null } = read?.(text) ?? {};
-    return body?.complete === true && !leftOut && !rejected;
+    if (!field) return false;
+    const { kind, plan } = field;
+    // A cell is what a person wrote in this locale, or what a program did.
+    const ways = [kind.readText?.(plan, text), kind.parse(plan, text)];
+    return ways.some((way) => way?.body?.complete === true && !way.leftOut && !way.rejected);
   };
 }
