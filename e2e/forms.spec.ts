@@ -494,3 +494,36 @@ for (const sheet of ['light', 'dark'])
     await expect(live(page).getByText(words.form.submitted)).toBeVisible();
     await expectNoViolations(page, '[aria-label="Record"]');
   });
+
+test('fields that share a value in a form: each shows what is typed into the other, and both are sent', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, {
+    fields: [
+      { id: 'walk', kind: 'duration', label: 'Walk', entry: {}, initial: '75' },
+      {
+        id: 'minutes',
+        kind: 'duration',
+        label: 'In minutes',
+        entry: { units: ['min'] },
+        sameValueAs: 'walk',
+      },
+    ],
+    forms: [{ id: 'day', title: 'Day', fields: ['walk', 'minutes'] }],
+  });
+  await page.goto(`/sets/${id}/forms/day`);
+  await expect(live(page).getByLabel('In minutes')).toHaveValue('75 min');
+  await retype(page, 'In minutes', '130');
+  await expect(live(page).getByLabel('Walk')).toHaveValue(/^2.h 10.min$/);
+  // The caret stays in the field that is typed into.
+  await expect(live(page).getByLabel('In minutes')).toBeFocused();
+  await retype(page, 'Walk', '1 h 5');
+  await expect(live(page).getByLabel('In minutes')).toHaveValue('65 min');
+  await page.keyboard.press('Control+Z');
+  await expect(live(page).getByLabel('Walk')).toHaveValue('130 min');
+  await expect(live(page).getByLabel('In minutes')).toHaveValue('130 min');
+  await page.keyboard.press('Enter');
+  for (const name of [/^Walk walk 130 130/, /^In minutes minutes 130 130/])
+    await expect(page.getByRole('row', { name })).toBeVisible();
+});

@@ -219,6 +219,24 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
       await expect(live).toContainText('Characters left: 10');
     },
   ],
+  'hours and minutes, a second field on the value': [
+    7,
+    async (hand, request) => {
+      const { page } = hand;
+      const id = await newField(hand, request, 'Walk', /^duration/);
+      await hand.use(button(page, words.desk.addFieldWithThisValue));
+      await page.waitForURL('**/fields/walk-in-minutes');
+      const shared = page.getByRole('region', { name: words.desk.fieldsWithThisValue });
+      await hand.type('1 h 30', shared.getByLabel('Walk', { exact: true }));
+      await expect(page.locator('.field-band').getByLabel('Walk, in minutes').first()).toHaveValue('90 min');
+      await hand.type('45', page.locator('.field-band').getByLabel('Walk, in minutes').first());
+      await expect(shared.getByLabel('Walk', { exact: true })).toHaveValue('45 min');
+      expect(await fieldsOf(request, id)).toMatchObject([
+        { id: 'walk', kind: 'duration' },
+        { id: 'walk-in-minutes', entry: { units: ['min'] }, sameValueAs: 'walk' },
+      ]);
+    },
+  ],
   'label inside, prefix, icon': [
     7,
     async (hand, request) => {

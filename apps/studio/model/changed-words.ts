@@ -3,7 +3,7 @@ import * as words from '../words/model/changed-words.ts';
 
 /** Members of documents in words. */
 const partNames: Readonly<Record<string, string>> = {
-  classes: words.characterClassesInText, entry: words.format, fields: words.fields, forms: words.forms, hint: words.hint, html: words.inputAttributes, initial: words.initialValue, kind: words.kind, label: words.label, language: words.language, locale: words.locale, look: words.appearance, messages: words.messages, name: words.nameInRecords, placeholder: words.placeholder, rules: words.rules, sections: words.sections, tape: words.tape, texts: words.translations, title: words.title, trials: words.trials, when: words.condition,
+  classes: words.characterClassesInText, entry: words.format, fields: words.fields, forms: words.forms, hint: words.hint, html: words.inputAttributes, initial: words.initialValue, kind: words.kind, label: words.label, language: words.language, locale: words.locale, look: words.appearance, messages: words.messages, name: words.nameInRecords, placeholder: words.placeholder, rules: words.rules, sameValueAs: words.sharedValue, sections: words.sections, tape: words.tape, texts: words.translations, title: words.title, trials: words.trials, when: words.condition,
 }; // biome-ignore format: a table
 
 const groups = [

@@ -49,15 +49,16 @@ export interface Turned {
 export function withKind(field: FieldDocument, kind: string, set: SetDocument, kinds: KindTable): Turned {
   // Other fields stay as targets of references; their own rules are handled in `turnedIn`.
   const said = JSON.stringify([field.rules, field.when]);
-  const others = set.fields.flatMap(({ when: _, rules: __, ...other }) =>
+  const others = set.fields.flatMap(({ when: _, rules: __, sameValueAs: ___, ...other }) =>
     other.id === field.id || !said.includes(JSON.stringify(other.id)) ? [] : [other as FieldDocument],
   );
   const isGood = (candidate: FieldDocument): boolean =>
     readDocument({ ...set, fields: [candidate, ...others], forms: [] }, kinds).ok;
   const { entry } = bareField(kind, kinds);
-  const { rules = [], initial, ...rest } = field;
+  const { rules = [], initial, sameValueAs, ...rest } = field;
   let turned = { ...rest, kind, entry } as unknown as FieldDocument;
-  const lost: string[] = [];
+  // Only fields of one kind share a value.
+  const lost: string[] = sameValueAs === undefined ? [] : [words.theSharedValue];
   for (const [name, value] of Object.entries(field.entry)) {
     const kept = { ...turned, entry: { ...turned.entry, [name]: value } } as unknown as FieldDocument;
     if (isGood(kept)) turned = kept;
@@ -93,33 +94,49 @@ export function turnedIn(
     const result = readDocument(next, kinds);
     const place = result.ok ? undefined : result.faults.map(({ path }) => placeOf(path)).find(Boolean);
     if (!place) return { set: next, lost };
-    const { list, at, rule } = place;
+    const { list, at, rule, isShared } = place;
     const all = (next[list] ?? []) as readonly {
       id: string;
       rules?: readonly { id: string }[];
       when?: unknown;
+      sameValueAs?: unknown;
     }[];
     const owner = all[at];
     if (!owner) return { set: next, lost };
-    const { when: _, ...rest } = owner;
-    const changed = rule === undefined ? rest : { ...owner, rules: owner.rules?.toSpliced(rule, 1) };
+    const { when, sameValueAs, ...rest } = owner;
+    const changed =
+      rule !== undefined
+        ? { ...owner, rules: owner.rules?.toSpliced(rule, 1) }
+        : isShared
+          ? { ...rest, ...(when === undefined ? {} : { when }) }
+          : { ...rest, ...(sameValueAs === undefined ? {} : { sameValueAs }) };
     lost.push(
-      rule === undefined ? words.theCondition(owner.id) : words.theRuleOf(owner.rules?.[rule]?.id, owner.id),
+      rule !== undefined
+        ? words.theRuleOf(owner.rules?.[rule]?.id, owner.id)
+        : isShared
+          ? words.theSharedValueOf(owner.id)
+          : words.theCondition(owner.id),
     );
     next = { ...next, [list]: all.with(at, changed as (typeof all)[number]) };
   }
 }
 
-/** The rule or condition a fault is about, from its path. */
-function placeOf(
-  path: string,
-): { readonly list: 'fields' | 'forms'; readonly at: number; readonly rule?: number } | undefined {
-  const found = /^\$\.(fields|forms)\[(\d+)\]\.(?:rules\[(\d+)\]|when)/.exec(path);
+/** The rule, condition or shared value a fault is about, from its path. */
+function placeOf(path: string):
+  | {
+      readonly list: 'fields' | 'forms';
+      readonly at: number;
+      readonly rule?: number;
+      readonly isShared: boolean;
+    }
+  | undefined {
+  const found = /^\$\.(fields|forms)\[(\d+)\]\.(?:rules\[(\d+)\]|when|sameValueAs)/.exec(path);
   if (!found) return undefined;
-  const [, list, at, rule] = found;
+  const [whole, list, at, rule] = found;
   return {
     list: list as 'fields' | 'forms',
     at: Number(at),
+    isShared: whole.endsWith('.sameValueAs'),
     ...(rule === undefined ? {} : { rule: Number(rule) }),
   };
 }

@@ -111,7 +111,7 @@ function fieldSection(field: FieldDocument, { set, kinds, today }: ProofSheetSou
 
 /** Patterns in words, placeholder, initial value, condition and options that differ from the default. */
 function factsOf(field: FieldDocument, set: SetDocument, kinds: KindTable): readonly string[] {
-  const { placeholder, initial, when, html } = field;
+  const { placeholder, initial, when, html, sameValueAs } = field;
   const classes = Object.keys(set.classes ?? {});
   const labelOf = (id: string) => `“${set.fields.find((one) => one.id === id)?.label || id}”`;
   const isPattern = hasNotation(field);
@@ -123,6 +123,7 @@ function factsOf(field: FieldDocument, set: SetDocument, kinds: KindTable): read
     if (value !== undefined && !(isPattern && key === 'pattern')) facts.push([label, value]);
   if (placeholder) facts.push([words.placeholderInSheet, placeholder]);
   if (initial) facts.push([words.initialInSheet, initial]);
+  if (sameValueAs) facts.push([words.sameValueInSheet, labelOf(sameValueAs)]);
   if (when) facts.push([words.conditionInSheet, conditionInWords(when, labelOf, (_, value) => value)]);
   if (html && Object.keys(html).length)
     facts.push([

@@ -6,20 +6,25 @@ import { renamedIn, targetOf } from './trial-edits.ts';
 type Renamed = (id: string) => string | null;
 
 /**
- * The set with every reference to fields changed: in conditions, in rules that read several fields, in forms.
- * What makes no sense without a deleted field is deleted too: the rule, the condition, the form without
- * fields. Ids of the fields themselves stay.
+ * The set with every reference to fields changed: in conditions, in rules that read several fields, in
+ * shared values, in forms. What makes no sense without a deleted field is deleted too: the rule, the
+ * condition, the form without fields. Ids of the fields themselves stay.
  */
 function withReferences(set: SetDocument, to: Renamed): SetDocument {
   const fields = set.fields.map((field) => {
-    const { when, ...rest } = field;
+    const { when, sameValueAs, ...rest } = field;
     const rules = field.rules?.flatMap((rule) => inRule(rule, to));
     const condition = when && inCondition(when, to);
-    const isSame = condition === when && rules?.every((rule, i) => rule === field.rules?.[i]) !== false;
+    const leader = sameValueAs === undefined ? undefined : (to(sameValueAs) ?? undefined);
+    const isSame =
+      condition === when &&
+      leader === sameValueAs &&
+      rules?.every((rule, i) => rule === field.rules?.[i]) !== false;
     if (isSame && rules?.length === field.rules?.length) return field;
     return {
       ...rest,
       ...(rules ? { rules } : {}),
+      ...(leader === undefined ? {} : { sameValueAs: leader }),
       ...(condition ? { when: condition } : {}),
     } as typeof field;
   });

@@ -92,11 +92,7 @@ function Sheet({
     (edit, about) => set.edit((d) => changeField(d, fieldId, edit), about),
     [set.edit, fieldId],
   );
-  const { classes, locale, language } = set.document;
-  const facts = useMemo(
-    () => ({ locale, ...(language ? { language } : {}), ...(classes ? { classes } : {}) }),
-    [locale, language, classes],
-  );
+  const facts = useFacts(set.document, definition);
   const languages = useLanguages(languageOf(definition, facts));
   const compiled = useCustomCode(
     useMemo(() => compileField(definition, facts, kinds, languages), [definition, facts, kinds, languages]),
@@ -160,18 +156,42 @@ function Sheet({
           onOpen={async (text) => (await player.fetch()).playText(bench.store, text, trial.onClear)}
         />
       </main>
-      <OtherDisplays definition={definition} own={bench.store} set={facts} today={today} />
+      <OtherDisplays definition={definition} own={bench.store} set={facts} today={today} edited={set} />
     </>
   );
 }
 
+/** What compiling a field needs of its set; the same object until one of it changes. */
+function useFacts({ classes, locale, language, fields }: SetDocument, { sameValueAs }: FieldDocument) {
+  // A field that shares the value of another begins with its initial value.
+  const leader = sameValueAs && fields.find(({ id }) => id === sameValueAs);
+  return useMemo(
+    () => ({
+      locale,
+      ...(language ? { language } : {}),
+      ...(classes ? { classes } : {}),
+      ...(leader ? { fields: [leader] } : {}),
+    }),
+    [locale, language, classes, leader],
+  );
+}
+
 /** Below the tape: the same value with another display, and the field in other format locales. */
-function OtherDisplays(props: ComponentProps<typeof LocaleSheet>) {
-  const { define, draw } = kindIn(useKinds(), props.definition.kind);
-  const { field } = props.own;
+function OtherDisplays({
+  edited,
+  ...props
+}: ComponentProps<typeof LocaleSheet> & { readonly edited: EditedSet }) {
+  const { definition, own, today } = props;
+  const { define, draw } = kindIn(useKinds(), definition.kind);
+  // Where a kind has one way to show a value, fields that share one all the same are listed.
+  const isShared = edited.document.fields.some(
+    ({ id, sameValueAs }) => sameValueAs !== undefined && [id, sameValueAs].includes(definition.id),
+  );
   return (
     <aside aria-label={words.linkedDisplaysOfThisValue} className="space-y-6 px-6 pb-16">
-      {draw.other?.(field.plan) && <SharedValue {...props} />}
+      {(isShared || draw.other?.(own.field.plan)) && (
+        <SharedValue definition={definition} own={own} edited={edited} today={today} />
+      )}
       {define.byLocale && <LocaleSheet {...props} />}
     </aside>
   );

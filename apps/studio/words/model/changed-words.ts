@@ -22,6 +22,7 @@ export const wholeSet = 'whole set';
 export const andMore = (shown: string, left: number) => `${shown} and ${left} more`;
 export const also = 'Also';
 export const moreChanges = 'more changes, which are not listed';
+export const sharedValue = 'shared value';
 export const condition = 'condition';
 export const trials = 'trials';
 export const translations = 'translations';

@@ -22,4 +22,5 @@ export * from './send-save.ts';
 export * from './set-options.ts';
 export * from './shape-of.ts';
 export * from './shared.ts';
+export * from './shared-value.ts';
 export * from './shortened.ts';

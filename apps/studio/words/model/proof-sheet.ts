@@ -16,6 +16,7 @@ export const aboutTheSet = (fields: number, forms: number, locale: string, today
   `${plural(fields, '1 field', `${fields} fields`)}, ${plural(forms, '1 form', `${forms} forms`)}. Format locale: ${locale}. Relative dates are counted from ${today}.`;
 export const emptyInSheet = 'empty field';
 export const warningInSheet = 'warning';
+export const sameValueInSheet = 'Same value as';
 export const conditionInSheet = 'Included if';
 export const rulesAcross = 'Rules across fields';
 export const formInSheet = (id: string) => `form, ${id}`;

@@ -2,7 +2,9 @@ import { codesOfChecks, compileCheck, compilerOf } from '../checks/compile.ts';
 import type { CheckTable } from '../checks/contract.ts';
 import { checks } from '../checks/runs.ts';
 import { unknownKind } from '../faults/usage.ts';
+import { start } from '../field/apply.ts';
 import type { HydratedField } from '../field/kind.ts';
+import { sharedText } from '../field/shared-text.ts';
 import { type Definition, definitionIn, type KindTable } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
@@ -11,7 +13,7 @@ import { drawnWords } from '../rules/drawn-words.ts';
 import type { Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
 import { type Languages, ownOf, sayOf, wordingFor, wordsOf } from '../rules/wording.ts';
-import { compileCondition } from './condition.ts';
+import { compileCondition, fieldIn } from './condition.ts';
 import type { FieldDocument, RuleDocument, SetDocument } from './document.ts';
 import { languageOf } from './language.ts';
 
@@ -92,7 +94,7 @@ export function compileField(
     placeholder: field.placeholder ?? '',
     locale,
     ...(language === locale ? {} : { language }),
-    initial: field.initial ?? '',
+    initial: field.initial ?? sharedInitial(field, set, kinds),
     html: { ...directionOf(define, locale), ...define.attributes?.(entry), ...field.html },
     messages: field.messages ?? 'first',
     ...(field.look ? { look: field.look } : {}),
@@ -100,10 +102,19 @@ export function compileField(
       ? { words: drawnWords(drawn, wordingFor(languages, language), language, english) }
       : {}),
     rules: all,
+    ...(field.sameValueAs === undefined ? {} : { sameValueAs: field.sameValueAs }),
     when: field.when && compileCondition(field.when, set, kinds),
     plan,
   };
   return { ...compiled, kind: run, checks: checksWith(more) };
+}
+
+/** The initial value of the field whose value this one shares. */
+function sharedInitial({ sameValueAs }: FieldDocument, set: SetFacts, kinds: KindTable): string {
+  const leader = sameValueAs === undefined ? undefined : set.fields && fieldIn(set.fields, sameValueAs);
+  if (!leader?.initial || leader.sameValueAs !== undefined) return '';
+  const compiled = compileField(leader, set, kinds);
+  return sharedText(compiled, start(compiled).body);
 }
 
 /** Scripts that are written from right to left (ISO 15924). */

@@ -97,11 +97,30 @@ export const compileForm = (
     title: form.title ?? form.id,
     // The reader has verified that each of them exists.
     fields: fieldIdsOf(form).map((id) => byId.get(id)!),
-    rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages, more)),
+    rules: [...(form.rules ?? []), ...sameValueRules(form, document)].map((rule) =>
+      compileFormRule(rule, document, kinds, languages, more),
+    ),
     submit: form.submit ?? 'always',
     completes: form.completes ?? null,
     unanswered: form.unanswered ?? 'hold',
   });
+
+/**
+ * The rules that fields which share a value are the same: a record without them may come from a page without
+ * scripts, and one field may hold what another cannot.
+ */
+function sameValueRules(form: FormDocument, set: SetDocument): readonly FormRuleDocument[] {
+  const leaders = new Map(set.fields.flatMap((one) => (one.sameValueAs ? [[one.id, one.sameValueAs]] : [])));
+  if (leaders.size === 0) return [];
+  const firsts = new Map<string, string>();
+  return fieldIdsOf(form).flatMap((id): readonly FormRuleDocument[] => {
+    const leader = leaders.get(id) ?? id;
+    const first = firsts.get(leader);
+    if (first === undefined) firsts.set(leader, id);
+    if (first === undefined) return [];
+    return [{ id: `${id}-same-value`, field: id, check: { type: 'compare', op: 'same', field: first } }];
+  });
+}
 
 /** A rule of a form with texts in the language of the field that shows its message. */
 function compileFormRule(

@@ -7,7 +7,7 @@ type Fields = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument
 /** Fields by id for each list of fields, computed once: documents do not change. */
 const byIds = new WeakMap<readonly FieldDocument[], ReadonlyMap<string, FieldDocument>>();
 
-function fieldIn(fields: readonly FieldDocument[], id: string): FieldDocument | undefined {
+export function fieldIn(fields: readonly FieldDocument[], id: string): FieldDocument | undefined {
   const known = byIds.get(fields);
   if (known) return known.get(id);
   const made = new Map(fields.map((field) => [field.id, field]));

@@ -44,6 +44,8 @@ export type FieldDocument<K extends keyof Entries = keyof Entries> = {
     /** How it is drawn in a hand-off. */
     readonly look?: Appearance;
     readonly rules?: readonly RuleDocument[];
+    /** Id of a field of the same kind whose value it shows and changes, in its own way. */
+    readonly sameValueAs?: string;
     /** The field counts in its form only while this holds. */
     readonly when?: ConditionDocument;
   };

@@ -317,6 +317,7 @@ const fieldKeys = [
   'html',
   'look',
   'rules',
+  'sameValueAs',
   'when',
 ];
 
@@ -363,6 +364,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     if (field.has('html')) readHtml(field.get('html'));
     if (field.has('look')) readLook(field.get('look'));
     if (field.has('rules')) readRules(field.get('rules'), kind, checks);
+    if (field.has('sameValueAs')) field.get('sameValueAs').filled();
     if (field.has('when')) readCondition(field.get('when'));
     if (at.faults.length === before) known?.set(field.value as object, of);
   }

@@ -38,6 +38,11 @@ test.each<[string, object, string, RegExp]>([
   ['a form completed by a field it has not', set([date('a'), dog], [{ id: 'f', fields: ['a'], completes: 'dog' }]), '$.forms[0].completes', /no field "dog"/],
   ['fields and sections', set([date('a')], [{ id: 'f', fields: ['a'], sections: [] }]), '$.forms[0]', /not both/],
   ['a field in two sections', set([date('a')], [{ id: 'f', sections: [{ fields: ['a'] }, { fields: ['a'] }] }]), '$.forms[0].sections[1].fields[0]', /twice/],
+  ['a value shared with no field', set([date('a', { sameValueAs: 'bb' }), date('b')]), '$.fields[0].sameValueAs', /No field has the id "bb"/],
+  ['a value shared with itself', set([date('a', { sameValueAs: 'a' })]), '$.fields[0].sameValueAs', /with itself/],
+  ['a value of another kind', set([date('a', { sameValueAs: 'price' }), price]), '$.fields[0].sameValueAs', /A date field cannot share the value of a money field/],
+  ['a value shared on and on', set([date('a', { sameValueAs: 'b' }), date('b', { sameValueAs: 'c' }), date('c')]), '$.fields[0].sameValueAs', /"b" itself shares the value of "c"/],
+  ['a value shared by what is no text', set([date('a', { sameValueAs: 7 })]), '$.fields[0].sameValueAs', /string|text/i],
   ['three columns', set([date('a')], [{ id: 'f', sections: [{ columns: 3, fields: ['a'] }] }]), '$.forms[0].sections[0].columns', /from 1 to 2/],
 ])('%s is one fault at its place', (_, document, path, message) => {
   const result = readDocument(document, kinds);

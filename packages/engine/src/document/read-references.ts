@@ -44,6 +44,7 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
         place.fault(say(documentTexts, 'unknown-field', { id }), {
           suggestion: place.meant(id, byId.keys()),
         });
+    if (field.sameValueAs !== undefined) readSharedValue(field, byId, spot.get('sameValueAs'), kinds);
     for (const [j, rule] of (field.rules ?? []).entries())
       readComparison(rule, field, byId, () => spot.get('rules').item(j), kinds);
   }
@@ -90,6 +91,29 @@ function readNames(own: ReadonlySet<string>, byId: ReadonlyMap<string, FieldDocu
       else known.set(name, id);
     }
   }
+}
+
+/** Checks that a field shares the value of another field of its kind, which shares the value of no third. */
+function readSharedValue(
+  field: FieldDocument,
+  byId: ReadonlyMap<string, FieldDocument>,
+  at: Cursor,
+  kinds: KindTable,
+): void {
+  const { id, kind, sameValueAs = '' } = field;
+  const other = byId.get(sameValueAs);
+  if (sameValueAs === id) at.fault(say(documentTexts, 'same-value-as-itself'));
+  else if (!other)
+    at.fault(say(documentTexts, 'unknown-field', { id: sameValueAs }), {
+      suggestion: at.meant(sameValueAs, byId.keys()),
+    });
+  else if (other.kind !== kind) {
+    const [own, its] = [field, other].map((one) => definitionIn(kinds, one)!.name);
+    at.fault(say(documentTexts, 'same-value-other-kind', { own: own!, other: its! }));
+  } else if (other.sameValueAs !== undefined)
+    at.fault(say(documentTexts, 'same-value-chain', { id: other.id, leader: other.sameValueAs }), {
+      suggestion: other.sameValueAs,
+    });
 }
 
 /** Whether a rule can refer to other fields. */

@@ -155,6 +155,10 @@ function field(kinds: KindTable, checks: CheckTable): Schema {
           ),
         },
         rules: listOf({ $ref: '#/$defs/rule' }, { maxItems: most.rules }),
+        sameValueAs: {
+          $ref: '#/$defs/filled',
+          description: 'Id of a field of the same kind whose value it shows and changes.',
+        },
         when: { $ref: '#/$defs/condition' },
       },
       ['id', 'kind', 'label'],

@@ -27,6 +27,8 @@ export interface CompiledField<P extends Plan = Plan> {
   readonly words?: Readonly<Record<string, string>>;
   /** How it is drawn in a hand-off. */
   readonly look?: Appearance | undefined;
+  /** Id of the field whose value it shows and changes, in its own way. */
+  readonly sameValueAs?: string;
   /** The field counts in its form only while this condition holds. */
   readonly when?: Condition | undefined;
   readonly plan: P;

@@ -2,6 +2,7 @@ import { apply } from '../field/apply.ts';
 import { fieldName } from '../field/field-name.ts';
 import type { FieldEvent } from '../field/field-state.ts';
 import { refusalAfter } from '../field/refusing.ts';
+import { sharedText } from '../field/shared-text.ts';
 import type { Finding } from '../rules/finding.ts';
 import { countsInForm, evaluateInForm } from './evaluate-form.ts';
 import { type FormState, fieldOf, type HydratedForm, idOf, startForm, withField } from './form.ts';
@@ -68,7 +69,7 @@ export function applyToForm(form: HydratedForm, state: FormState, event: FormEve
   }
 }
 
-/** The state after an event of one of the fields. */
+/** The state after an event of one of the fields. Fields that share its value follow it. */
 function at(
   form: HydratedForm,
   state: FormState,
@@ -77,6 +78,31 @@ function at(
   today: string,
 ): FormState {
   if (id === null) return state;
+  let next = alone(form, state, id, event, today);
+  const others = form.sharing.get(id);
+  if (!others || next === state) return next;
+  const { field, state: own } = fieldOf(form, next, id);
+  const text = sharedText(field, own.body);
+  if (text === sharedText(field, fieldOf(form, state, id).state.body)) return next;
+  for (const other of others) {
+    const { field: its, state: before } = fieldOf(form, next, other);
+    if (sharedText(its, before.body) === text) continue;
+    const { leftOut, rejected } = its.kind.parse(its.plan, text);
+    // A field that cannot hold the value is empty rather than wrong.
+    const set: FieldEvent = { type: 'set', text: leftOut || rejected ? '' : text };
+    next = alone(form, next, other, set, today);
+  }
+  return next;
+}
+
+/** The state after an event of a field that changes no other field. */
+function alone(
+  form: HydratedForm,
+  state: FormState,
+  id: string,
+  event: FieldEvent,
+  today: string,
+): FormState {
   const { field, state: before } = fieldOf(form, state, id);
   const after = apply(field, before, event);
   const next = after === before ? state : withField(form, state, id, after);

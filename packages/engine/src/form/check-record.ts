@@ -1,6 +1,7 @@
-import { start } from '../field/apply.ts';
+import { apply, start } from '../field/apply.ts';
 import { toMessage } from '../field/evaluation.ts';
 import { fieldName } from '../field/field-name.ts';
+import { sharedText } from '../field/shared-text.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
 import type { Ask } from '../rules/questions.ts';
@@ -71,6 +72,7 @@ export async function checkRecord<V extends Values = Values>(
     if (text && (leftOut || rejected || !isHeld)) findings.push({ field: name, code: 'not-allowed' });
     else state = withField(form, state, id, { ...own, body });
   }
+  state = withShared(form, state);
   state = await answered(form, applyToForm(form, state, { type: 'submit' }, today), today, ask);
   for (const definition of form.fields) {
     const { id } = definition;
@@ -82,6 +84,23 @@ export async function checkRecord<V extends Values = Values>(
   // The form's own declaration gives the names and types of its values.
   if (findings.length) return { ok: false, findings: findings as readonly FieldFinding<NameIn<V>>[] };
   return { ok: true, record: recordOf(form, state, today) as FormRecord<V>, ignored };
+}
+
+/** The form with empty fields filled from fields that share their value: a page without scripts sends one. */
+function withShared(form: HydratedForm, state: FormState): FormState {
+  let next = state;
+  for (const [id, others] of form.sharing) {
+    const { field, state: own } = fieldOf(form, state, id);
+    if (sharedText(field, own.body) !== '') continue;
+    const texts = others.map((other) => {
+      const { field: its, state: before } = fieldOf(form, state, other);
+      return sharedText(its, before.body);
+    });
+    const text = texts.find((one) => one !== '');
+    if (text !== undefined && own.body.content === '')
+      next = withField(form, next, id, apply(field, own, { type: 'set', text }));
+  }
+  return next;
 }
 
 /** The form with every field empty, without initial values. */

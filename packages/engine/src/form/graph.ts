@@ -18,6 +18,8 @@ export interface Graph {
   readonly clearing: ReadonlySet<string>;
   /** Ids of fields with a rule that asks a server. */
   readonly asking: ReadonlySet<string>;
+  /** Ids of the other fields with the same value, by id; only for fields that share one. */
+  readonly sharing: ReadonlyMap<string, readonly string[]>;
 }
 
 /** The other fields a rule depends on: those its check reads and those in its condition. */
@@ -77,7 +79,28 @@ export function graphOf(
     for (const one of hanging.get(id) ?? []) for (const deep of concerns.get(one) ?? []) all.add(deep);
     concerns.set(id, [...all]);
   }
-  return { rulesAt, readsAt, concerns, hangsOn, asking, clearing };
+  const sharing = sharingOf(fields);
+  // Whoever changes one of them changes all.
+  const before = new Map(concerns);
+  for (const [id, others] of sharing)
+    concerns.set(id, [...new Set([id, ...others].flatMap((one) => before.get(one) ?? []))]);
+  return { rulesAt, readsAt, concerns, hangsOn, asking, clearing, sharing };
+}
+
+/** The other fields with the same value, by id of each field that shares one. */
+function sharingOf(
+  fields: readonly Pick<HydratedField, 'id' | 'sameValueAs'>[],
+): ReadonlyMap<string, readonly string[]> {
+  const groups = new Map<string, string[]>();
+  for (const { id, sameValueAs = id } of fields) {
+    const group = groups.get(sameValueAs);
+    if (group) group.push(id);
+    else groups.set(sameValueAs, [id]);
+  }
+  const shared = [...groups.values()].filter((group) => group.length > 1);
+  return new Map(
+    shared.flatMap((group) => group.map((id) => [id, group.filter((other) => other !== id)] as const)),
+  );
 }
 
 /**

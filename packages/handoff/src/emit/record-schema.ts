@@ -41,6 +41,8 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
       if (one === undefined) unsaid.push(`${field.label}: the rule “${rule.id}” (${rule.check.type})`);
       return one ?? [];
     });
+    if (definition.sameValueAs !== undefined)
+      unsaid.push(`${field.label}: the same value as “${labelOf(own, definition.sameValueAs)}”`);
     if (values.beyond) unsaid.push(`${field.label}: ${values.beyond}`);
     properties[name] = property(field, isNeeded ? answeredOnly(values, field) : values, said, isNeeded);
     if (!definition.when) required.push(name);
