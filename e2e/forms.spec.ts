@@ -527,3 +527,22 @@ test('fields that share a value in a form: each shows what is typed into the oth
   for (const name of [/^Walk walk 130 130/, /^In minutes minutes 130 130/])
     await expect(page.getByRole('row', { name })).toBeVisible();
 });
+
+test('what needs attention leads to its field, also where that has another name in records', async ({
+  page,
+  request,
+}) => {
+  const needed = [{ id: 'needed', check: { type: 'required' } }];
+  const id = await newSet(request, {
+    fields: [
+      { id: 'guest', kind: 'text', label: 'Guest', entry: {}, rules: needed },
+      { id: 'hut', name: 'hut_name', kind: 'text', label: 'Hut', entry: {}, rules: needed },
+    ],
+    forms: [{ id: 'stay', title: 'Stay', fields: ['guest', 'hut'] }],
+  });
+  await page.goto(`/sets/${id}/forms/stay`);
+  await live(page).getByRole('button', { name: 'Submit' }).click();
+  await expect(live(page).getByLabel('Guest', { exact: true })).toBeFocused();
+  await live(page).getByRole('button', { name: 'Hut', exact: true }).click();
+  await expect(live(page).getByLabel('Hut', { exact: true })).toBeFocused();
+});

@@ -32,7 +32,13 @@ class Hand {
     await this.page.keyboard.press('ControlOrMeta+a');
     await this.page.keyboard.insertText(text);
   }
-  async choose(control: Locator, value: string): Promise<void> {
+  async tick(box: Locator): Promise<void> {
+    this.steps++;
+    if (this.uses === 'mouse') return box.check();
+    await box.focus();
+    await this.page.keyboard.press('Space');
+  }
+  async choose(control: Locator, value: string | { label: string }): Promise<void> {
     this.steps++;
     await control.selectOption(value);
   }
@@ -49,11 +55,11 @@ async function emptySet(hand: Hand, request: APIRequestContext) {
   return id;
 }
 
-/** A new field with a label, on its desk. */
+/** A new field, on its desk, with a label if the job has one; without one it is labelled by its kind. */
 async function newField(hand: Hand, request: APIRequestContext, label: string, kind: RegExp | string[]) {
   const { page } = hand;
   const id = await emptySet(hand, request);
-  await hand.type(label, page.getByLabel(words.set.labelOptional));
+  if (label !== '') await hand.type(label, page.getByLabel(words.set.labelOptional));
   if (Array.isArray(kind)) {
     await hand.type(kind.join('\n'), page.getByLabel(words.set.exampleValuesOnePerLine));
     await hand.use(button(page, words.set.createFieldWithThisPattern));
@@ -90,6 +96,112 @@ async function fieldsWith(request: APIRequestContext, label: string) {
 
 /** Each job, the steps it may take, and how it is done. */
 const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => Promise<void>]> = {
+  'US phone with extension': [
+    6,
+    async (hand, request) => {
+      const { page } = hand;
+      const id = await newField(hand, request, '', /telephone|phone/);
+      await hand.use(button(page, /^Edit home region/));
+      await hand.choose(page.getByLabel(/^Home region/), { label: 'United States' });
+      await hand.use(button(page, /^Edit extension/));
+      await hand.use(page.getByRole('radio', { name: 'may be added' }));
+      await saved(page);
+      const live = page
+        .getByRole('region', { name: words.desk.liveField })
+        .getByRole('textbox', { name: 'Telephone', exact: true });
+      await live.focus();
+      await page.keyboard.type('2025550123x12');
+      await expect(live).toHaveValue('(202) 555-0123 ext. 12');
+      expect((await fieldsOf(request, id))[0].entry).toMatchObject({ home: 'US', extension: true });
+    },
+  ],
+  'telephone, three countries, mobile only, E.164': [
+    9,
+    async (hand, request) => {
+      const { page } = hand;
+      const id = await newField(hand, request, '', /telephone|phone/);
+      await hand.use(button(page, /^Edit home region/));
+      await hand.use(page.getByRole('radio', { name: 'selected regions' }));
+      for (const name of [/^Germany/, /^Switzerland/]) await hand.tick(page.getByRole('checkbox', { name }));
+      await hand.use(button(page, /^Edit digits/));
+      await hand.use(page.getByRole('radio', { name: /mobile/ }));
+      await saved(page);
+      expect((await fieldsOf(request, id))[0].entry).toMatchObject({
+        regions: ['GB', 'DE', 'CH'],
+        types: ['mobile'],
+      });
+      const live = page.getByRole('region', { name: words.desk.liveField });
+      await live.getByRole('textbox', { name: 'Telephone', exact: true }).focus();
+      await page.keyboard.type('07700900123');
+      await expect(page.locator('.definition-band')).toContainText('+447700900123');
+    },
+  ],
+  'own check with message data': [
+    6,
+    async (hand, request) => {
+      const { page } = hand;
+      const id = await newField(hand, request, '', /^date\b(?! with)/);
+      await addRule(hand, 'Custom check (JavaScript)');
+      const code = page.getByRole('textbox', { name: words.customCode.codeOfTheCheck });
+      await hand.type(
+        "export default ({ value }) => value === '2027-02-14' && { code: 'full', data: { day: value } };",
+        code,
+      );
+      await hand.type(
+        'The hut is full on {day}.',
+        page
+          .getByRole('region', { name: words.shared.rules })
+          .getByLabel(words.field.message, { exact: true }),
+      );
+      await saved(page);
+      const live = page.getByRole('region', { name: words.desk.liveField });
+      await live.getByLabel('Date', { exact: true }).fill('14022027');
+      await page.keyboard.press('Tab');
+      await expect(live).toContainText('The hut is full on 2027-02-14.');
+      expect((await fieldsOf(request, id))[0].rules).toMatchObject([{ say: 'The hut is full on {day}.' }]);
+    },
+  ],
+  'a form with sections, columns, a summary of what is wrong, and its record': [
+    10,
+    async (hand, request) => {
+      const { page } = hand;
+      const fields = ['Guest', 'Hut', 'Room', 'Bed'].map((label) => ({
+        id: label.toLowerCase(),
+        kind: 'text',
+        label,
+        entry: {},
+        rules: [{ id: 'needed', check: { type: 'required' } }],
+      }));
+      const id = await newSet(request, { fields });
+      const { title: name } = await documentOf(request, id);
+      await page.goto(`/?set=${(await (await request.get(`/api/sets/${id}`)).json()).key}`);
+      await hand.use(button(page, words.shared.actionsFor(name)));
+      await hand.use(page.getByRole('menuitem', { name: words.shared.newForm }));
+      await page.waitForURL('**/forms/**');
+      const form = page.getByRole('region', { name: words.form.liveForm });
+      await form.getByLabel('Hut').focus();
+      const tools = page.locator('[data-sort="hut"]');
+      await hand.use(tools.getByRole('button', { name: words.form.addAFieldHere }));
+      await hand.use(page.getByRole('menuitem', { name: words.form.startASection }));
+      const title = form.getByRole('textbox', { name: words.form.titleOfSection(2) });
+      await expect(title).toBeFocused();
+      await hand.type('Where to sleep');
+      await hand.use(
+        page.locator('[data-sort="section 1"]').getByRole('button', { name: words.form.moreForThisSection }),
+      );
+      await hand.use(page.getByRole('menuitem', { name: words.form.inTwoColumns }));
+      await hand.use(form.getByRole('button', { name: 'Submit' }));
+      await expect(form.getByRole('button', { name: 'Guest' })).toBeVisible();
+      await hand.use(button(page, words.form.fillWithSamples));
+      await hand.use(form.getByRole('button', { name: 'Submit' }));
+      await expect(page.getByRole('row', { name: /^Bed bed/ })).toBeVisible();
+      await saved(page);
+      expect((await documentOf(request, id)).forms[0].sections).toEqual([
+        { title: words.model.firstSection, fields: ['guest', 'hut'] },
+        { title: 'Where to sleep', columns: 2, fields: ['room', 'bed'] },
+      ]);
+    },
+  ],
   'money in EUR, 10 to 5,000, two languages': [
     12,
     async (hand, request) => {
@@ -202,10 +314,10 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
     },
   ],
   'text area with counter': [
-    7,
+    6,
     async (hand, request) => {
       const { page } = hand;
-      const id = await newField(hand, request, 'Remarks', /^text/);
+      const id = await newField(hand, request, '', /^text/);
       await hand.use(button(page, /^Edit lines/));
       await hand.type('4', page.getByLabel('Lines', { exact: true }));
       await hand.use(button(page, /^Edit maximum/));
@@ -214,7 +326,7 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
       expect((await fieldsOf(request, id))[0].entry).toMatchObject({ lines: 4, max: 200 });
       // The counter is beside the live field, near the limit.
       const live = page.getByRole('region', { name: words.desk.liveField });
-      await live.getByLabel('Remarks', { exact: true }).focus();
+      await live.getByLabel('Text', { exact: true }).focus();
       await page.keyboard.insertText('x'.repeat(190));
       await expect(live).toContainText('Characters left: 10');
     },
@@ -238,10 +350,10 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
     },
   ],
   'label inside, prefix, icon': [
-    7,
+    6,
     async (hand, request) => {
       const { page } = hand;
-      const id = await newField(hand, request, 'Hut', /^text/);
+      const id = await newField(hand, request, '', /^text/);
       await hand.use(button(page, words.ui.closeChange(false, 'the appearance')));
       await hand.use(page.getByRole('radio', { name: words.desk.floating }));
       await hand.type('No.', page.getByLabel(words.desk.prefix));

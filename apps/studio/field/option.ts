@@ -7,7 +7,7 @@ import type { Offer } from '@arbeit/engine/options';
 export type Option = { readonly key: string; readonly label: string; /** One more sentence about its effect. */ readonly about?: string | undefined } & (
   | { readonly is: 'choice'; readonly choices: readonly (readonly [value: unknown, label: string])[]; readonly usual: unknown }
   | { readonly is: 'number'; readonly min: number; readonly max: number; readonly usual: number | undefined }
-  | { readonly is: 'several'; readonly offers: readonly (readonly [value: string, label: string])[]; readonly any: string; readonly usual: unknown }
+  | { readonly is: 'several'; readonly offers: readonly (readonly [value: string, label: string])[]; readonly any: string; readonly first: string; readonly usual: unknown }
   | { readonly is: 'picks'; readonly least: number; readonly usual?: undefined; check(offers: readonly Offer[]): string | null }
   /** A program, edited and tried as one. */
   | { readonly is: 'code'; readonly usual?: undefined; check(code: string): string | null }

@@ -1,4 +1,4 @@
-import { type FormDocument, readDocument, type SetDocument } from '@arbeit/engine/document';
+import { type FormDocument, fieldIdsOf, readDocument, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
@@ -19,6 +19,7 @@ import {
   removeFromForm,
   removeSection,
   sectionsOf,
+  splitSection,
 } from './form-edits.ts';
 import { putBack } from './put-back.ts';
 import { removeField, renameField } from './references.ts';
@@ -73,6 +74,15 @@ test('sections are added, changed and taken away, and no field is lost', () => {
         .sort(),
     );
   }
+  for (const id of fieldIdsOf(booking)) {
+    const split = splitSection(booking, id);
+    // Every field stays where it was in the form, and the one it is split after is the last before a heading.
+    expect(fieldIdsOf(split)).toEqual(fieldIdsOf(booking));
+    expect(sectionsOf(split)).toHaveLength(sectionsOf(booking).length + 1);
+    const at = sectionsOf(split).findIndex(({ fields }) => fields.at(-1) === id);
+    expect(sectionsOf(split)[at + 1]?.title).toBe('Another section');
+  }
+  expect(splitSection(booking, 'nobody')).toBe(booking);
   const bare: FormDocument = { id: 'f', fields: ['mobile'] };
   expect(removeSection(bare, 0)).toBe(bare);
   const added = (field: string, place: Place) => addToForm(set, bare, field, place).sections?.[0]?.fields;

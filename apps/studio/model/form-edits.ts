@@ -170,6 +170,24 @@ export const changeSection = (
 export const addSection = (form: FormDocument, after: number): FormDocument =>
   withSections(form, sectionsOf(form).toSpliced(after + 1, 0, { title: words.anotherSection, fields: [] }));
 
+/** Starts a section after a field: the fields behind it in its section go there. */
+export function splitSection(form: FormDocument, after: string): FormDocument {
+  const sections = sectionsOf(form);
+  const at = sections.findIndex(({ fields }) => fields.includes(after));
+  const section = sections[at];
+  if (!section) return form;
+  const end = section.fields.indexOf(after) + 1;
+  return withSections(
+    form,
+    sections.toSpliced(
+      at,
+      1,
+      { ...section, fields: section.fields.slice(0, end) },
+      { ...section, title: words.anotherSection, fields: section.fields.slice(end) },
+    ),
+  );
+}
+
 /**
  * Removes the heading of a section. Its fields go to the section before, or after the first. The last heading
  * stays.

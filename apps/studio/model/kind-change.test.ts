@@ -90,3 +90,14 @@ describe('fields of a set', () => {
     expect(problemWithId(set, 'mobile', 'mobile')).toBeNull();
   });
 });
+
+test.each([
+  ['de-CH', 'CH'],
+  ['en-US', 'US'],
+  ['de', 'DE'],
+  ['fr-FR', 'FR'],
+  ['en-GB', 'GB'],
+  ['eo', 'GB'],
+])('a new telephone field in %s begins with its region', (locale, home) => {
+  expect(bareField('phone', kinds, locale).entry).toMatchObject({ home });
+});

@@ -6,10 +6,10 @@ import * as words from '../words/model/kind-change.ts';
 import { newOffer } from './offers.ts';
 
 /** The first value of a required option. */
-function beginning(option: Option): unknown {
+function beginning(option: Option, locale: string): unknown {
   switch (option.is) {
     case 'text':
-      return option.suggestion ?? option.offers?.()[0]?.[0] ?? '';
+      return option.suggestedIn?.(locale) ?? option.suggestion ?? option.offers?.()[0]?.[0] ?? '';
     case 'picks': {
       const offers = [newOffer([])];
       while (offers.length < Math.max(2, option.least)) offers.push(newOffer(offers));
@@ -24,12 +24,12 @@ function beginning(option: Option): unknown {
   }
 }
 
-/** A field of a kind with defaults only. */
-export function bareField(kind: string, kinds: KindTable): FieldDocument {
+/** A field of a kind with defaults only: those of the format locale where it has some. */
+export function bareField(kind: string, kinds: KindTable, locale = 'en-GB'): FieldDocument {
   const { define } = kindIn(kinds, kind);
   const entry = Object.fromEntries(
     Object.entries(define.options).flatMap(([name, option]) =>
-      option.needed ? [[name, beginning(option)]] : [],
+      option.needed ? [[name, beginning(option, locale)]] : [],
     ),
   );
   const label = `${define.name.slice(0, 1).toUpperCase()}${define.name.slice(1)}`;
@@ -54,7 +54,7 @@ export function withKind(field: FieldDocument, kind: string, set: SetDocument, k
   );
   const isGood = (candidate: FieldDocument): boolean =>
     readDocument({ ...set, fields: [candidate, ...others], forms: [] }, kinds).ok;
-  const { entry } = bareField(kind, kinds);
+  const { entry } = bareField(kind, kinds, field.locale ?? set.locale);
   const { rules = [], initial, sameValueAs, ...rest } = field;
   let turned = { ...rest, kind, entry } as unknown as FieldDocument;
   // Only fields of one kind share a value.

@@ -188,7 +188,7 @@ function OtherDisplays({
     ({ id, sameValueAs }) => sameValueAs !== undefined && [id, sameValueAs].includes(definition.id),
   );
   return (
-    <aside aria-label={words.linkedDisplaysOfThisValue} className="space-y-6 px-6 pb-16">
+    <aside aria-label={words.linkedDisplaysOfThisValue} className="space-y-6 px-6 pb-16 max-md:px-4">
       {(isShared || draw.other?.(own.field.plan)) && (
         <SharedValue definition={definition} own={own} edited={edited} today={today} />
       )}

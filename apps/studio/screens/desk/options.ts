@@ -23,7 +23,8 @@ export function optionsFor(
   return Object.entries(options)
     .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
     .flatMap(([key, option]) => {
-      const own = editedHere(field, key, option) ?? offered(key, option, entry[key], { options, classes });
+      const own =
+        editedHere(field, key, option) ?? offered(key, option, entry[key], { options, entry, classes });
       // Shown once for an option with two inputs.
       return own.map((one, i): Option => (i === 0 && option.about ? { ...one, about: option.about } : one));
     });
@@ -32,6 +33,7 @@ export function optionsFor(
 /** The context of an option: the options of its kind, and the set's character classes. */
 interface Among {
   readonly options: Options;
+  readonly entry: Entry;
   readonly classes: readonly string[];
 }
 
@@ -62,7 +64,7 @@ function offered(key: string, option: Described, value: unknown, among: Among): 
         { key, label, is: 'picks', least: option.least, check: (offers) => problemWith(key, option, offers) },
       ];
     case 'list': {
-      if (option.of.is === 'text') return severalOf(key, option, option.of.among, among.options);
+      if (option.of.is === 'text') return severalOf(key, option, option.of.among, among);
       if (option.of.is !== 'choice') return [];
       const single = option.of.choices.map(([value, words]) => [[value], words] as const);
       const choices: (readonly [value: unknown, words: string])[] = [[[], 'any'], ...single];
@@ -78,12 +80,16 @@ function offered(key: string, option: Described, value: unknown, among: Among): 
 function severalOf(
   key: string,
   { label, any, usual }: Extract<Described, { is: 'list' }>,
-  among: Text['among'],
-  all: Options,
+  values: Text['among'],
+  { options, entry }: Among,
 ): readonly Option[] {
-  const named = Object.values(all).find((one): one is Text => one.is === 'text' && one.among === among);
-  const offers = named?.offers?.() ?? [];
-  return offers.length && any ? [{ key, label, is: 'several', offers, any, usual }] : [];
+  const found = Object.entries(options).find(([, one]) => one.is === 'text' && one.among === values);
+  if (!found) return [];
+  const [name, named] = found as [string, Text];
+  const offers = named.offers?.() ?? [];
+  // A list of its own begins with the value that the option beside it has.
+  const own = offers.find(([value]) => value === entry[name]) ?? offers[0];
+  return own && any ? [{ key, label, is: 'several', offers, any, first: own[0], usual }] : [];
 }
 
 /** Texts with labels are a choice; other texts are an input, with a placeholder. */

@@ -19,7 +19,6 @@ export function SeveralEditor({
 }) {
   const name = useId();
   const [search, setSearch] = useState('');
-  const [first] = option.offers;
   const chosen = Array.isArray(value) ? (value as readonly string[]) : undefined;
   const nameOf = (one: string): string => option.offers.find(([code]) => code === one)?.[1] ?? one;
   const wanted = search.trim().toLowerCase();
@@ -51,7 +50,7 @@ export function SeveralEditor({
             name={name}
             className="accent-[var(--oxide)]"
             checked={chosen !== undefined}
-            onChange={() => first && onChange([first[0]])}
+            onChange={() => onChange([option.first])}
           />
           {words.selectedRegions}
         </label>

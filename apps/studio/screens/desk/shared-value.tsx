@@ -70,7 +70,7 @@ export function SharedValue({
         </button>
       </div>
       <Leader definition={definition} edited={edited} />
-      <div className="grid grid-cols-1 gap-x-6 gap-y-2 pt-3 sm:grid-cols-2">
+      <div className="grid grid-cols-1 items-end gap-x-6 gap-y-2 pt-3 sm:grid-cols-2">
         {sharers.map((field) => (
           <Shared key={field.id} field={field} own={own} set={set} today={today} isMutual>
             <Link className="word-button text-sm" href={`/sets/${key}/fields/${field.id}`}>

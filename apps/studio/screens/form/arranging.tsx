@@ -14,6 +14,8 @@ import {
   type Place,
   removeFromForm,
   removeSection,
+  sectionsOf,
+  splitSection,
 } from '../../model/form-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { later, useLater } from '../../ui/later.tsx';
@@ -144,6 +146,12 @@ const toolsOf = (now: () => Page): Omit<Arranging, 'document' | 'form'> => ({
     const { focusOn } = now();
     edit(now(), (f) => addSection(f, after));
     focusOn(titleOf(after + 1));
+  },
+  startSection(after) {
+    const { form, focusOn } = now();
+    const at = sectionsOf(form).findIndex(({ fields }) => fields.includes(after));
+    edit(now(), (f) => splitSection(f, after));
+    focusOn(titleOf(at + 1));
   },
   removeSection(at) {
     const { focusOn } = now();

@@ -18,6 +18,8 @@ export interface Arranging {
   readonly text: (key: string, text: string, about: string) => void;
   readonly moveSectionBy: (at: number, by: 1 | -1) => void;
   readonly addSection: (after: number) => void;
+  /** Starts a section after a field, with the fields behind it. */
+  readonly startSection: (after: string) => void;
   /** Removes the heading of a section; its fields stay. */
   readonly removeSection: (at: number) => void;
   readonly moveBy: (id: string, by: 1 | -1) => void;
@@ -39,11 +41,22 @@ function stepOf({ key }: KeyboardEvent): 1 | -1 | 0 {
 }
 
 /** What can be added at a place: a new field, and the fields of the set that the form does not have. */
-export function offeredAt({ document, form, add, addNew }: Arranging, to: Place): readonly MenuItem[] {
+export function offeredAt(tools: Arranging, to: Place): readonly MenuItem[] {
+  const { document, form, add, addNew, startSection } = tools;
   const own = fieldIdsOf(form);
   const others = document.fields.filter(({ id }) => !own.includes(id));
   return [
     { id: 'new', label: words.newField, onSelect: () => addNew(to), movesFocus: true },
+    ...('after' in to
+      ? [
+          {
+            id: 'section',
+            label: words.startASection,
+            onSelect: () => startSection(to.after),
+            movesFocus: true,
+          },
+        ]
+      : []),
     ...others.map(({ id, label, kind }, at) => ({
       id: `field ${id}`,
       label: label || id,

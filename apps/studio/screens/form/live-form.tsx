@@ -2,6 +2,7 @@
 
 import type { FieldStore, FormStore } from '@arbeit/dom';
 import type { SectionDocument } from '@arbeit/engine/document';
+import { fieldName } from '@arbeit/engine/field';
 import type { HydratedForm } from '@arbeit/engine/form';
 import { type Form, useField } from '@arbeit/react';
 import { memo, type ReactNode, useEffect, useRef, useState, useSyncExternalStore } from 'react';
@@ -188,14 +189,14 @@ function Summary({ form: { store }, open }: { readonly form: Form; readonly open
     <p className="text-brick">
       {words.needAttention(
         wrong.length,
-        wrong.map(({ id, label }, i) => (
+        wrong.map(({ id, name, label }, i) => (
           <span key={id}>
             {i > 0 && ', '}
             <button
               type="button"
               className="word-button"
               onClick={(event) => {
-                const control = event.currentTarget.form?.elements.namedItem(id);
+                const control = event.currentTarget.form?.elements.namedItem(fieldName({ id, name }));
                 if (control instanceof HTMLElement) control.focus();
                 else if (control instanceof RadioNodeList && control[0] instanceof HTMLElement)
                   control[0].focus();

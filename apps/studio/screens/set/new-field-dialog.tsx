@@ -69,7 +69,7 @@ export function NewFieldDialog({
       <Choices
         title={words.startFromAFieldKind}
         all={Object.keys(kinds).map((kind) => {
-          const field = bareField(kind, kinds);
+          const field = bareField(kind, kinds, document.locale);
           return {
             id: kind,
             label: kindIn(kinds, kind).define.name,

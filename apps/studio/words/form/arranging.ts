@@ -4,7 +4,7 @@ export { addField } from '../later.ts';
 
 export const moveThisField = 'Move this field: arrow keys, or drag';
 export const moveThisSection = 'Move this section: arrow keys, or drag';
-export const addAFieldHere = 'Add a field after this one';
+export const addAFieldHere = 'Add after this field';
 export const newField = 'New field…';
 export const moreForThisField = 'More for this field';
 export const moreForThisSection = 'More for this section';
@@ -18,4 +18,5 @@ export const noTitle = 'no title';
 export const inTwoColumns = 'In two columns';
 export const inOneColumn = 'In one column';
 export const addASection = 'Add a section after this one';
+export const startASection = 'Start a section after this field';
 export const removeTheHeading = 'Remove this heading, keep the fields';

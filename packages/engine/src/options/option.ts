@@ -56,6 +56,8 @@ export interface Text extends Described {
   readonly expected?: string;
   /** A correct value, if there is one answer for all. */
   readonly suggestion?: string;
+  /** The value that a new field begins with in a format locale (BCP 47), if the locale says one. */
+  readonly suggestedIn?: (locale: string) => string | undefined;
   /** Checks what no form can express. Such an option is listed in `schema.ts`. */
   readonly check?: (text: string, around: Surroundings) => readonly TextFault[];
   /** A list of so many such texts may be in its place, in order of preference. */

@@ -27,6 +27,11 @@ const options = {
     about: 'Numbers of this region may be typed without a calling code.',
     at: ['region'],
     needed: true,
+    // The region of the locale, its likeliest if it names none (Unicode CLDR, likely subtags).
+    suggestedIn: (locale) => {
+      const own = new Intl.Locale(locale).maximize().region ?? '';
+      return allRegions.includes(own) ? own : undefined;
+    },
     offers: regionNames,
   },
   regions: {
