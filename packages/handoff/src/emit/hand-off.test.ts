@@ -4,12 +4,14 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { trialTape } from '@arbeit/engine/tape';
 import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages } from '../../../../scripts/packages.mjs';
 import { documentText, readDocumentText } from '../document-text.ts';
 import { type HandedFiles, handOff } from './hand-off.ts';
+import { recordSchema } from './record-schema.ts';
 import { snippets } from './snippets.ts';
 import { sourcesFrom } from './sources.ts';
 
@@ -63,6 +65,42 @@ describe('the folder', () => {
     for (const [path, content] of made)
       if (path.startsWith('run-time/'))
         expect(content.split('\n').filter((line) => dead.test(line))).toEqual([]);
+  });
+
+  test('keeps fields that share a value the same, on the page and on its server', async () => {
+    const walks = of(
+      [
+        { id: 'walk', kind: 'duration', label: 'Walk', entry: {} },
+        {
+          id: 'minutes',
+          kind: 'duration',
+          label: 'In minutes',
+          entry: { units: ['min'] },
+          sameValueAs: 'walk',
+        },
+      ],
+      [{ id: 'day', title: 'Day', fields: ['walk', 'minutes'] }],
+    );
+    const to = join(folder, 'shared');
+    write(to, await handOff({ set: walks, sources: sourcesFrom(root), uses: ['dom', 'server'] }));
+    writeFileSync(
+      join(folder, 'shared/run.mjs'),
+      `import { createFormStore } from './dom.js';
+import { dayForm } from './fields.js';
+import { checkDay } from './server.js';
+const store = createFormStore(dayForm, '2027-02-10');
+store.field('minutes').dispatch({ type: 'paste', text: '95' });
+console.log(store.field('walk').state().body.display);
+console.log(JSON.stringify(await checkDay({ walk: '95', minutes: '' }, { today: '2027-02-10' })));
+console.log(JSON.stringify(await checkDay({ walk: '95', minutes: '20' }, { today: '2027-02-10' })));`,
+    );
+    const said = execFileSync(process.execPath, ['run.mjs'], { cwd: to, encoding: 'utf8' }).split('\n');
+    expect(said[0]).toMatch(/^1.h 35.min$|^95.min$/);
+    expect(JSON.parse(said[1]!)).toMatchObject({ record: { values: { walk: '95', minutes: '95' } } });
+    expect(JSON.parse(said[2]!)).toMatchObject({ findings: [{ field: 'minutes', code: 'differs' }] });
+    expect(recordSchema(walks, walks.forms![0]!, kinds).unsaid).toContain(
+      'In minutes: the same value as “Walk”',
+    );
   });
 
   test('needs nothing but itself and the frameworks it is for, and tells nothing of this machine', () => {
