@@ -541,7 +541,7 @@ test('what needs attention leads to its field, also where that has another name 
     forms: [{ id: 'stay', title: 'Stay', fields: ['guest', 'hut'] }],
   });
   await page.goto(`/sets/${id}/forms/stay`);
-  await live(page).getByRole('button', { name: 'Submit' }).click();
+  await live(page).getByRole('button', { name: words.form.submit }).click();
   await expect(live(page).getByLabel('Guest', { exact: true })).toBeFocused();
   await live(page).getByRole('button', { name: 'Hut', exact: true }).click();
   await expect(live(page).getByLabel('Hut', { exact: true })).toBeFocused();

@@ -121,7 +121,7 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
       const { page } = hand;
       const id = await newField(hand, request, '', /telephone|phone/);
       await hand.use(button(page, /^Edit home region/));
-      await hand.use(page.getByRole('radio', { name: 'selected regions' }));
+      await hand.use(page.getByRole('radio', { name: words.desk.selectedRegions }));
       for (const name of [/^Germany/, /^Switzerland/]) await hand.tick(page.getByRole('checkbox', { name }));
       await hand.use(button(page, /^Edit digits/));
       await hand.use(page.getByRole('radio', { name: /mobile/ }));
@@ -190,10 +190,10 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
         page.locator('[data-sort="section 1"]').getByRole('button', { name: words.form.moreForThisSection }),
       );
       await hand.use(page.getByRole('menuitem', { name: words.form.inTwoColumns }));
-      await hand.use(form.getByRole('button', { name: 'Submit' }));
+      await hand.use(form.getByRole('button', { name: words.form.submit }));
       await expect(form.getByRole('button', { name: 'Guest' })).toBeVisible();
       await hand.use(button(page, words.form.fillWithSamples));
-      await hand.use(form.getByRole('button', { name: 'Submit' }));
+      await hand.use(form.getByRole('button', { name: words.form.submit }));
       await expect(page.getByRole('row', { name: /^Bed bed/ })).toBeVisible();
       await saved(page);
       expect((await documentOf(request, id)).forms[0].sections).toEqual([
@@ -326,7 +326,7 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
       expect((await fieldsOf(request, id))[0].entry).toMatchObject({ lines: 4, max: 200 });
       // The counter is beside the live field, near the limit.
       const live = page.getByRole('region', { name: words.desk.liveField });
-      await live.getByLabel('Text', { exact: true }).focus();
+      await live.getByLabel(/^Text$/).focus();
       await page.keyboard.insertText('x'.repeat(190));
       await expect(live).toContainText('Characters left: 10');
     },
