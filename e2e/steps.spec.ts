@@ -68,6 +68,8 @@ async function newField(hand: Hand, request: APIRequestContext, label: string, k
       page.getByRole('region', { name: words.set.startFromAFieldKind }).getByRole('button', { name: kind }),
     );
   await page.waitForURL('**/fields/**');
+  // Work goes on at its label.
+  await expect(page.locator('.field-band').getByLabel(words.desk.label, { exact: true })).toBeFocused();
   return id;
 }
 const fieldsOf = async (request: APIRequestContext, id: string) => (await documentOf(request, id)).fields;
@@ -178,6 +180,7 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
       await hand.use(button(page, words.shared.actionsFor(name)));
       await hand.use(page.getByRole('menuitem', { name: words.shared.newForm }));
       await page.waitForURL('**/forms/**');
+      await expect(page.getByLabel(words.form.titleOfTheForm)).toBeFocused();
       const form = page.getByRole('region', { name: words.form.liveForm });
       await form.getByLabel('Hut').focus();
       const tools = page.locator('[data-sort="hut"]');

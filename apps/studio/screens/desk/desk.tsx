@@ -20,6 +20,7 @@ import { useUndoKeys } from '../../ui/undo-keys.ts';
 import * as words from '../../words/desk/desk.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
+import { useJustMade } from '../set/use-just-made.ts';
 import { useOwnId } from '../set/use-own-id.ts';
 import { AppearanceSection } from './appearance-section.tsx';
 import type { Change } from './change.ts';
@@ -101,6 +102,7 @@ function Sheet({
   const bench = useBench(compiled, today);
   useOutside(bench.store, definition);
   const field = useField(compiled, { store: bench.store });
+  useJustMade(set.key, `fields/${fieldId}`, '.field-band .word-in-place');
   const name = definition.label || definition.id;
 
   const { isPicked = false } = drawingOf(compiled, kinds);

@@ -3,6 +3,7 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { useRouter } from 'next/navigation';
 import { leaveNote } from '../../model/just-deleted.ts';
+import { leaveMade } from '../../model/just-made.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
@@ -56,7 +57,10 @@ export function FieldTurns({
             onSelect: () => router.push(`${hrefOf(definition.id)}/alone`),
           },
         ]}
-        onMade={(id) => router.push(hrefOf(id))}
+        onMade={(id) => {
+          leaveMade(set.key, `fields/${id}`);
+          router.push(hrefOf(id));
+        }}
         onRenamed={(id) => router.replace(hrefOf(id))}
         onDelete={remove}
       />

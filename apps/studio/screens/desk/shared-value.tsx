@@ -8,6 +8,7 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useMemo } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { changeField } from '../../model/edits.ts';
+import { leaveMade } from '../../model/just-made.ts';
 import { addNewId } from '../../model/new-ids.ts';
 import { addSharing, leadersFor, sharersOf, withValueOf } from '../../model/shared-value.ts';
 import type { EditedSet } from '../../model/use-set.ts';
@@ -55,6 +56,7 @@ export function SharedValue({
     const made = addSharing(set, definition, other);
     addNewId(key, `fields/${made.id}`);
     await edited.editAndSave(() => made.set);
+    leaveMade(key, `fields/${made.id}`);
     router.push(`/sets/${key}/fields/${made.id}`);
   };
   return (

@@ -30,6 +30,7 @@ import { WordInPlace } from '../../ui/word-in-place.tsx';
 import { Masthead } from '../set/masthead.tsx';
 import { NewFieldCommand } from '../set/new-field-command.tsx';
 import { SaveLine } from '../set/save-line.tsx';
+import { useJustMade } from '../set/use-just-made.ts';
 import { useOwnId } from '../set/use-own-id.ts';
 import { AcrossFields, pairIn } from './across-fields.tsx';
 import { useArranging } from './arranging.tsx';
@@ -162,6 +163,7 @@ function Sheet({
   const { store, sending } = live;
   useFormOutcomes(store);
   useNamedTrial(document, store);
+  useJustMade(set.key, `forms/${form.id}`, '.form-head .word-in-place');
   const around = useRef<HTMLDivElement>(null);
   const [condition, setCondition] = useState<string | null>(null);
   const { parts, dialog } = useArranging(around, {

@@ -9,6 +9,7 @@ import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import { classesIn } from '../../model/classes.ts';
 import { addField } from '../../model/field-edits.ts';
 import { idFrom } from '../../model/follow-label.ts';
+import { leaveMade } from '../../model/just-made.ts';
 import { bareField } from '../../model/kind-change.ts';
 import { addNewId } from '../../model/new-ids.ts';
 import { received } from '../../model/other-sets.ts';
@@ -49,6 +50,7 @@ export function NewFieldDialog({
     const saved = set.editAndSave(() => whole);
     if (onMade) return onMade(made.id);
     await saved;
+    leaveMade(set.key, `fields/${made.id}`);
     router.push(`/sets/${set.key}/fields/${made.id}`);
   };
   const add = (field: FieldDocument) => create(addField(document, labelled(field, label)).set);

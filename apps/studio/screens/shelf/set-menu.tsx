@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { leaveMade } from '../../model/just-made.ts';
 import { addNewId } from '../../model/new-ids.ts';
 import { addSet, problemIn } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
@@ -44,6 +45,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     const { set: next, id } = addForm(document);
     addNewId(set.key, `forms/${id}`);
     await set.editAndSave(() => next);
+    leaveMade(set.key, `forms/${id}`);
     router.push(`/sets/${set.key}/forms/${id}`);
   };
   const copy = async () => setSaid(await copyText(text()));
