@@ -37,3 +37,24 @@ export function type(input: HTMLElement, text: string): void {
       new InputEvent('beforeinput', { inputType: 'insertText', data, bubbles: true, cancelable: true }),
     );
 }
+
+/** A form of two fields that share a value. */
+export const walks = compile(
+  {
+    arbeit: 2,
+    title: 'Walks',
+    locale: 'en-GB',
+    fields: [
+      { id: 'walk', kind: 'duration', label: 'Walk', entry: {} },
+      {
+        id: 'minutes',
+        kind: 'duration',
+        label: 'In minutes',
+        entry: { units: ['min'] },
+        sameValueAs: 'walk',
+      },
+    ],
+    forms: [{ id: 'day', title: 'Day', fields: ['walk', 'minutes'] }],
+  } as never,
+  kinds,
+).forms[0]!;

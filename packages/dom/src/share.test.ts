@@ -48,6 +48,21 @@ test('an amount filled left and right, in two locales, without an echo', () => {
   expect(shown(right)).toBe('£1,234.50');
 });
 
+test('a field that cannot contain the value is empty, and changes nothing by being entered and left', () => {
+  const fine = storeOf({ kind: 'number', entry: { decimals: { min: 0, max: 2 } } });
+  const whole = storeOf({ kind: 'number', entry: {} });
+  share([fine, whole]);
+  type(fine, '12');
+  expect(shown(whole)).toBe('12');
+  type(fine, '.5');
+  fine.dispatch({ type: 'leave' });
+  expect(shown(whole)).toBe('');
+  for (const event of ['focus', 'leave'] as const) whole.dispatch({ type: event });
+  expect(fine.evaluation().value).toBe('12.5');
+  type(whole, '7');
+  expect(fine.evaluation().value).toBe('7');
+});
+
 test('a code is reported once for each completion, and a wrong one is forgotten at the next key', () => {
   const code = storeOf({ kind: 'one-time-code', entry: { length: 4 } });
   const reported: string[] = [];

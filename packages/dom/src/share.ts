@@ -1,9 +1,15 @@
+import { sharedText } from '@arbeit/engine/field';
 import type { FieldStore } from './store.ts';
 
 /** What fields that share a value exchange: the typed value, or for numbers what is typed so far. */
-function sharedBy(store: FieldStore): string {
-  const { value, raw } = store.evaluation();
-  return store.field.kind.shares === 'raw' ? raw : (value ?? '');
+const sharedBy = (store: FieldStore): string => sharedText(store.field, store.state().body);
+
+/** Gives a field the value of another. A field that cannot contain it becomes empty. */
+function give(store: FieldStore, text: string): void {
+  if (sharedBy(store) === text) return;
+  const { kind, plan } = store.field;
+  const { leftOut, rejected } = kind.parse(plan, text);
+  store.dispatch({ type: 'set', text: leftOut || rejected ? '' : text });
 }
 
 /**
@@ -15,22 +21,17 @@ function sharedBy(store: FieldStore): string {
  */
 export function share(stores: readonly FieldStore[]): () => void {
   let isHanding = false;
-  const hand = (from: FieldStore): void => {
-    if (isHanding) return;
-    isHanding = true;
-    const text = sharedBy(from);
-    for (const store of stores) {
-      if (store === from || sharedBy(store) === text) continue;
-      store.dispatch({ type: 'set', text });
-    }
-    isHanding = false;
-  };
   const release = stores.map((store) => {
-    let before = store.state().body;
-    return store.subscribe((state) => {
-      if (state.body === before) return;
-      before = state.body;
-      hand(store);
+    let before = sharedBy(store);
+    return store.subscribe(() => {
+      const text = sharedBy(store);
+      // Focus and blur change how a value is written, but not the value.
+      if (text === before) return;
+      before = text;
+      if (isHanding) return;
+      isHanding = true;
+      for (const other of stores) if (other !== store) give(other, text);
+      isHanding = false;
     });
   });
   return () => {
@@ -46,15 +47,13 @@ export function share(stores: readonly FieldStore[]): () => void {
  * const stop = follow(store, [createStore(pass, evaluateOn())]);
  */
 export function follow(leader: FieldStore, followers: readonly FieldStore[]): () => void {
+  let before: string | undefined;
   const hand = (): void => {
     const text = sharedBy(leader);
-    for (const store of followers) if (sharedBy(store) !== text) store.dispatch({ type: 'set', text });
+    if (text === before) return;
+    before = text;
+    for (const store of followers) give(store, text);
   };
-  let before = leader.state().body;
   hand();
-  return leader.subscribe((state) => {
-    if (state.body === before) return;
-    before = state.body;
-    hand();
-  });
+  return leader.subscribe(hand);
 }

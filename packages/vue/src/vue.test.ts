@@ -3,7 +3,7 @@
 import { translateForm } from '@arbeit/engine/form';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { createApp, h, nextTick, ref } from 'vue';
-import { fieldOf, stay, type } from '../../dom/src/adapters.fixture.ts';
+import { fieldOf, stay, type, walks } from '../../dom/src/adapters.fixture.ts';
 import { useField } from './use-field.ts';
 import { useForm } from './use-form.ts';
 
@@ -198,6 +198,19 @@ describe('a form', () => {
     const data = new FormData(form);
     form.dispatchEvent(Object.assign(new Event('formdata', { bubbles: true }), { formData: data }));
     expect(data.get('pass')).toBe('1234');
+  });
+
+  test('shows what is typed into one field in another that shares its value', async () => {
+    mounted(
+      () => {
+        const { field } = useForm(walks);
+        return [field('walk'), field('minutes')] as const;
+      },
+      ([walk, minutes]) => h('form', [h('input', walk.inputProps), h('input', minutes.inputProps)]),
+    );
+    type(find('[name=minutes]'), '65');
+    await nextTick();
+    expect([find('[name=walk]').value, find('[name=minutes]').value]).toEqual(['1 h 5 min', '65 min']);
   });
 
   test('drawn anew in another language has what was typed before, half of it too', async () => {
