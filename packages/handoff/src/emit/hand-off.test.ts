@@ -98,6 +98,14 @@ console.log(JSON.stringify(await checkDay({ walk: '95', minutes: '20' }, { today
     expect(said[0]).toMatch(/^1.h 35.min$|^95.min$/);
     expect(JSON.parse(said[1]!)).toMatchObject({ record: { values: { walk: '95', minutes: '95' } } });
     expect(JSON.parse(said[2]!)).toMatchObject({ findings: [{ field: 'minutes', code: 'differs' }] });
+    const three = of(
+      [...walks.fields, { ...walks.fields[1]!, id: 'again', label: 'Again' }],
+      [{ id: 'part', title: 'Part', fields: ['minutes', 'again'] }],
+    );
+    // A form without the field that has the value: its schema can be imported all the same.
+    const { schema, unsaid } = recordSchema(three, three.forms![0]!, kinds);
+    expect(readDocumentText(JSON.stringify(schema['x-arbeit']))).toMatchObject({ ok: true });
+    expect(unsaid).toContain('Again: the same value as “In minutes”');
     expect(recordSchema(walks, walks.forms![0]!, kinds).unsaid).toContain(
       'In minutes: the same value as “Walk”',
     );

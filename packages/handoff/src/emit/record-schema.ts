@@ -25,7 +25,7 @@ type RuleDocument = NonNullable<SetDocument['fields'][number]['rules']>[number];
 export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTable): RecordSchema {
   const unsaid: string[] = [];
   const ids = fieldIdsOf(form);
-  const own = set.fields.filter(({ id }) => ids.includes(id));
+  const own = withinForm(set.fields.filter(({ id }) => ids.includes(id)));
   const properties: Record<string, Schema> = {};
   const required: string[] = [];
   const conditions: Schema[] = [];
@@ -78,6 +78,22 @@ const ifThenElse = (condition: Schema, holds: Schema, otherwise: Schema): Schema
     ['then', holds],
     ['else', otherwise],
   ]);
+
+/**
+ * Fields of a form that do not refer to one outside of it: where the field is missing whose value they have,
+ * the first of them has it.
+ */
+function withinForm(fields: SetDocument['fields']): SetDocument['fields'] {
+  const known = new Set(fields.map(({ id }) => id));
+  const heirs = new Map<string, string>();
+  return fields.map((field) => {
+    const { sameValueAs, ...rest } = field;
+    if (sameValueAs === undefined || known.has(sameValueAs)) return field;
+    const heir = heirs.get(sameValueAs);
+    if (heir === undefined) heirs.set(sameValueAs, field.id);
+    return (heir === undefined ? rest : { ...rest, sameValueAs: heir }) as typeof field;
+  });
+}
 
 /** A compiled field with what is known of its values. */
 function described(definition: SetDocument['fields'][number], set: SetDocument, kinds: KindTable) {
