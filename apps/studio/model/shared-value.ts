@@ -27,6 +27,10 @@ export function withValueOf(field: FieldDocument, leader: string): FieldDocument
   return { ...rest, ...(leader === '' ? {} : { sameValueAs: leader }) } as FieldDocument;
 }
 
+/** The label of a field beside another one that shows its value in a way. */
+export const labelBeside = ({ label, id }: FieldDocument, display: string): string =>
+  words.secondLabel(label || id, display);
+
 /**
  * Adds a field with the value of another, after it in the set; returns the document and its id. `other` is
  * another way to show the value, if the kind has one. Rules stay with the field that has them.
@@ -37,7 +41,7 @@ export function addSharing(
   other?: { readonly entry: object; readonly label: string },
 ): { readonly set: SetDocument; readonly id: string } {
   const { kind, locale, language, html, look } = field;
-  const label = words.secondLabel(field.label || field.id, other?.label ?? words.again);
+  const label = labelBeside(field, other?.label ?? words.again);
   const made = {
     id: idFrom(label) || field.id,
     kind,

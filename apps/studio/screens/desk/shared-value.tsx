@@ -10,7 +10,7 @@ import { useKinds } from '../../field/kinds-provider.tsx';
 import { changeField } from '../../model/edits.ts';
 import { leaveMade } from '../../model/just-made.ts';
 import { addNewId } from '../../model/new-ids.ts';
-import { addSharing, leadersFor, sharersOf, withValueOf } from '../../model/shared-value.ts';
+import { addSharing, labelBeside, leadersFor, sharersOf, withValueOf } from '../../model/shared-value.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { Help } from '../../ui/help.tsx';
 import { Line as TypedLine } from '../../ui/line.tsx';
@@ -86,7 +86,7 @@ export function SharedValue({
             own={own}
             set={set}
             today={today}
-            label={words.linkedDisplay(other.label)}
+            label={labelBeside(definition, other.label)}
           >
             <span className="caption">{words.linkedDisplay(other.label)}</span>
           </Shared>

@@ -62,7 +62,7 @@ export function TapeHead({
       <p role="status" aria-label={words.lastRejection} className="sr-only">
         {last && takenInWords(last.state, last.event)}
       </p>
-      <div className="ml-auto flex gap-x-4">
+      <div className="ml-auto flex flex-wrap justify-end gap-x-4 whitespace-nowrap">
         <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
           {words.stepBack}
         </button>
