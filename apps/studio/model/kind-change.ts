@@ -94,7 +94,7 @@ export function turnedIn(
     const result = readDocument(next, kinds);
     const place = result.ok ? undefined : result.faults.map(({ path }) => placeOf(path)).find(Boolean);
     if (!place) return { set: next, lost };
-    const { list, at, rule, isShared } = place;
+    const { list, at, rule, member } = place;
     const all = (next[list] ?? []) as readonly {
       id: string;
       rules?: readonly { id: string }[];
@@ -103,23 +103,16 @@ export function turnedIn(
     }[];
     const owner = all[at];
     if (!owner) return { set: next, lost };
-    const { when, sameValueAs, ...rest } = owner;
-    const changed =
-      rule !== undefined
-        ? { ...owner, rules: owner.rules?.toSpliced(rule, 1) }
-        : isShared
-          ? { ...rest, ...(when === undefined ? {} : { when }) }
-          : { ...rest, ...(sameValueAs === undefined ? {} : { sameValueAs }) };
+    const { [member]: _, ...rest } = owner;
+    const changed = rule === undefined ? rest : { ...owner, rules: owner.rules?.toSpliced(rule, 1) };
     lost.push(
-      rule !== undefined
-        ? words.theRuleOf(owner.rules?.[rule]?.id, owner.id)
-        : isShared
-          ? words.theSharedValueOf(owner.id)
-          : words.theCondition(owner.id),
+      rule === undefined ? lostMember[member](owner.id) : words.theRuleOf(owner.rules?.[rule]?.id, owner.id),
     );
     next = { ...next, [list]: all.with(at, changed as (typeof all)[number]) };
   }
 }
+
+const lostMember = { when: words.theCondition, sameValueAs: words.theSharedValueOf };
 
 /** The rule, condition or shared value a fault is about, from its path. */
 function placeOf(path: string):
@@ -127,7 +120,7 @@ function placeOf(path: string):
       readonly list: 'fields' | 'forms';
       readonly at: number;
       readonly rule?: number;
-      readonly isShared: boolean;
+      readonly member: keyof typeof lostMember;
     }
   | undefined {
   const found = /^\$\.(fields|forms)\[(\d+)\]\.(?:rules\[(\d+)\]|when|sameValueAs)/.exec(path);
@@ -136,7 +129,7 @@ function placeOf(path: string):
   return {
     list: list as 'fields' | 'forms',
     at: Number(at),
-    isShared: whole.endsWith('.sameValueAs'),
+    member: whole.endsWith('.sameValueAs') ? 'sameValueAs' : 'when',
     ...(rule === undefined ? {} : { rule: Number(rule) }),
   };
 }

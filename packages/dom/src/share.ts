@@ -1,15 +1,13 @@
-import { sharedText } from '@arbeit/engine/field';
+import { sharedEvent, sharedText } from '@arbeit/engine/field';
 import type { FieldStore } from './store.ts';
 
 /** What fields that share a value exchange: the typed value, or for numbers what is typed so far. */
 const sharedBy = (store: FieldStore): string => sharedText(store.field, store.state().body);
 
-/** Gives a field the value of another. A field that cannot contain it becomes empty. */
+/** Gives a field the value of another. */
 function give(store: FieldStore, text: string): void {
-  if (sharedBy(store) === text) return;
-  const { kind, plan } = store.field;
-  const { leftOut, rejected } = kind.parse(plan, text);
-  store.dispatch({ type: 'set', text: leftOut || rejected ? '' : text });
+  const event = sharedEvent(store.field, store.state().body, text);
+  if (event) store.dispatch(event);
 }
 
 /**

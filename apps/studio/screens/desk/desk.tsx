@@ -5,7 +5,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField, languageOf } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
 import { type Field, useField } from '@arbeit/react';
-import { type ComponentProps, useCallback, useMemo, useRef } from 'react';
+import { type ComponentProps, memo, useCallback, useMemo, useRef } from 'react';
 import { useCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { useKind, useKinds } from '../../field/kinds-provider.tsx';
 import { useLanguages } from '../../field/languages.ts';
@@ -166,7 +166,10 @@ function Sheet({
 /** What compiling a field needs of its set; the same object until one of it changes. */
 function useFacts({ classes, locale, language, fields }: SetDocument, { sameValueAs }: FieldDocument) {
   // A field that shares the value of another begins with its initial value.
-  const leader = sameValueAs && fields.find(({ id }) => id === sameValueAs);
+  const leader = useMemo(
+    () => (sameValueAs === undefined ? undefined : fields.find(({ id }) => id === sameValueAs)),
+    [fields, sameValueAs],
+  );
   return useMemo(
     () => ({
       locale,
@@ -178,8 +181,11 @@ function useFacts({ classes, locale, language, fields }: SetDocument, { sameValu
   );
 }
 
-/** Below the tape: the same value with another display, and the field in other format locales. */
-function OtherDisplays({
+/**
+ * Below the tape: fields with the same value, and the field in other format locales. Rendered when the set
+ * changes, not at each key: it looks at all fields.
+ */
+const OtherDisplays = memo(function OtherDisplays({
   edited,
   ...props
 }: ComponentProps<typeof LocaleSheet> & { readonly edited: EditedSet }) {
@@ -197,7 +203,7 @@ function OtherDisplays({
       {define.byLocale && <LocaleSheet {...props} />}
     </aside>
   );
-}
+});
 
 const focusOn = (selector: string): void => document.querySelector<HTMLElement>(selector)?.focus();
 

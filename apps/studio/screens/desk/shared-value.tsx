@@ -149,7 +149,7 @@ function Shared({
   useEffect(() => {
     const stop = follow(own, [store]);
     if (!isMutual) return stop;
-    // It begins with the value that is there; from then on each hands its changes to the other.
+    // Following gave it the value that is there; from now on each gives its changes to the other.
     stop();
     return share([own, store]);
   }, [own, store, isMutual]);

@@ -25,6 +25,6 @@ export {
 export { refusalAfter } from './refusing.ts';
 export { sampleVerdict } from './sample-verdict.ts';
 export type { Ahead, RunShape, Shaped } from './shape.ts';
-export { sharedText } from './shared-text.ts';
+export { sharedEvent, sharedText } from './shared-text.ts';
 export type { EditResult, Extent, InsertResult, Reason, TextState } from './text-state.ts';
 export { unusedFeatures as unusedFeaturesOfFields } from './unused-features.ts';

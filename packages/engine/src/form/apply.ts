@@ -2,7 +2,7 @@ import { apply } from '../field/apply.ts';
 import { fieldName } from '../field/field-name.ts';
 import type { FieldEvent } from '../field/field-state.ts';
 import { refusalAfter } from '../field/refusing.ts';
-import { sharedText } from '../field/shared-text.ts';
+import { sharedEvent, sharedText } from '../field/shared-text.ts';
 import type { Finding } from '../rules/finding.ts';
 import { countsInForm, evaluateInForm } from './evaluate-form.ts';
 import { type FormState, fieldOf, type HydratedForm, idOf, startForm, withField } from './form.ts';
@@ -86,11 +86,8 @@ function at(
   if (text === sharedText(field, fieldOf(form, state, id).state.body)) return next;
   for (const other of others) {
     const { field: its, state: before } = fieldOf(form, next, other);
-    if (sharedText(its, before.body) === text) continue;
-    const { leftOut, rejected } = its.kind.parse(its.plan, text);
-    // A field that cannot hold the value is empty rather than wrong.
-    const set: FieldEvent = { type: 'set', text: leftOut || rejected ? '' : text };
-    next = alone(form, next, other, set, today);
+    const set = sharedEvent(its, before.body, text);
+    if (set) next = alone(form, next, other, set, today);
   }
   return next;
 }

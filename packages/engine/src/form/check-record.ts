@@ -1,7 +1,7 @@
 import { apply, start } from '../field/apply.ts';
 import { toMessage } from '../field/evaluation.ts';
 import { fieldName } from '../field/field-name.ts';
-import { sharedText } from '../field/shared-text.ts';
+import { sharedEvent, sharedText } from '../field/shared-text.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
 import type { Ask } from '../rules/questions.ts';
@@ -91,14 +91,13 @@ function withShared(form: HydratedForm, state: FormState): FormState {
   let next = state;
   for (const [id, others] of form.sharing) {
     const { field, state: own } = fieldOf(form, state, id);
-    if (sharedText(field, own.body) !== '') continue;
+    if (own.body.content !== '') continue;
     const texts = others.map((other) => {
       const { field: its, state: before } = fieldOf(form, state, other);
       return sharedText(its, before.body);
     });
-    const text = texts.find((one) => one !== '');
-    if (text !== undefined && own.body.content === '')
-      next = withField(form, next, id, apply(field, own, { type: 'set', text }));
+    const set = sharedEvent(field, own.body, texts.find((text) => text !== '') ?? '');
+    if (set) next = withField(form, next, id, apply(field, own, set));
   }
   return next;
 }
