@@ -41,6 +41,8 @@ test('a field with the same value comes after the first, by a name of its own an
     sameValueAs: 'walk',
   });
   expect(isSound(set)).toBe(true);
+  const twice = addSharing(set, walk, minutes);
+  expect(twice.set.fields[1]?.label).toBe('Walk, in minutes (2)');
   const third = addSharing(set, set.fields[1]!);
   expect(third.set.fields.at(2)?.sameValueAs).toBe('walk');
   expect(isSound(third.set)).toBe(true);

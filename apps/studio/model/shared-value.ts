@@ -41,7 +41,10 @@ export function addSharing(
   other?: { readonly entry: object; readonly label: string },
 ): { readonly set: SetDocument; readonly id: string } {
   const { kind, locale, language, html, look } = field;
-  const label = labelBeside(field, other?.label ?? words.again);
+  const wanted = labelBeside(field, other?.label ?? words.again);
+  const taken = new Set(set.fields.map(({ label: one }) => one));
+  let label = wanted;
+  for (let n = 2; taken.has(label); n++) label = words.numberedLabel(wanted, n);
   const made = {
     id: idFrom(label) || field.id,
     kind,
