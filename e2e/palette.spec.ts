@@ -85,3 +85,31 @@ test('a menu of the page and a control of the page are found by name', async ({ 
   await expect(page.getByRole('combobox', { name: texts.ui.textDirection })).toBeFocused();
   await expect(page.locator('.live-paper')).toHaveAttribute('dir', 'rtl');
 });
+
+test('what is typed while a dialog is loading is typed into it', async ({ page, request }) => {
+  const id = await newSet(request, {
+    fields: [{ id: 'pin', label: 'PIN', kind: 'pattern', entry: { pattern: '<4 digit>' } }],
+  });
+  await page.goto(`/sets/${id}/fields/pin`);
+  let answer = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route('**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  const field = page.getByRole('textbox', { name: 'PIN' });
+  await field.click();
+  // Meant for the palette, not for the field that has the focus.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('trialx');
+  await page.keyboard.press('Backspace');
+  await expect(page.getByRole('combobox', { name: texts.ui.whatDoYouWant })).toHaveCount(0);
+  answer();
+  await expect(page.getByRole('combobox', { name: texts.ui.whatDoYouWant })).toHaveValue('trial');
+  await page.keyboard.press('Escape');
+  await expect(field).toBeFocused();
+  await page.keyboard.type('12');
+  await expect(field).toHaveValue('12');
+});

@@ -31,9 +31,9 @@ export function useCommands(title: string, commands: readonly Command[]): void {
 export function Commands({ indexed }: { readonly indexed: () => Promise<readonly IndexedSet[]> }) {
   useAtFirstUse(palette);
   const [open, setOpen] = useState<'palette' | 'keys' | null>(null);
-  const { it: loaded, want } = useLater(palette);
+  const { it: loaded, open: ask } = useLater(palette);
   const show = (what: 'palette' | 'keys') => {
-    want();
+    ask();
     setOpen(what);
   };
   useCommands(words.general, [

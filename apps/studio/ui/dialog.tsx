@@ -3,6 +3,8 @@
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import * as words from '../words/ui/dialog.ts';
+import { takeHeldKeys } from './held-keys.ts';
+import { replayKeys } from './replay-keys.ts';
 
 /**
  * A dialog, for what needs more space than an inline panel. Escape closes it, and the focus returns to where
@@ -32,9 +34,11 @@ export function Dialog({
             const first = (event.currentTarget as HTMLElement).querySelector<HTMLElement>(
               'input, textarea, select',
             );
+            const keys = takeHeldKeys();
             if (!first) return;
             event.preventDefault();
             first.focus();
+            void replayKeys(keys);
           }}
           {...(about ? {} : { 'aria-describedby': undefined })}
         >

@@ -2,6 +2,7 @@
 
 import { type ComponentType, useCallback, useEffect, useState } from 'react';
 import * as words from '../words/ui/later.ts';
+import { holdKeys, takeHeldKeys } from './held-keys.ts';
 
 /** Something loaded only when needed, which costs nothing on a first visit. It is loaded once per page. */
 export interface Later<T> {
@@ -44,6 +45,8 @@ interface Wanted<T> {
   readonly problem: string;
   /** Asks for it. If it is loaded, it is available in the same task, before the next key. */
   want(): void;
+  /** Asks for a dialog: the keys pressed while it is loading are typed into it once it opens. */
+  open(): void;
 }
 
 /** `from` must be the same on every render. */
@@ -57,9 +60,19 @@ export function useLater<T>(from: Later<T>): Wanted<T> {
     };
     const loaded = from.atHand();
     if (loaded !== undefined) take(loaded);
-    else from.fetch().then(take, () => setProblem(words.couldNotLoadThisPart));
+    else
+      from.fetch().then(take, () => {
+        takeHeldKeys();
+        setProblem(words.couldNotLoadThisPart);
+      });
   }, [from]);
-  return { it, problem, want };
+  const open = useCallback(() => {
+    if (from.atHand() === undefined) holdKeys();
+    want();
+  }, [from, want]);
+  // A page that is left before its dialog has come keeps no keys from the next.
+  useEffect(() => () => void takeHeldKeys(), []);
+  return { it, problem, want, open };
 }
 
 /** A component that can be loaded before it is drawn. */

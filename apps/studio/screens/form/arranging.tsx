@@ -56,14 +56,14 @@ const controlOf = (id: string): string => `[data-field="${CSS.escape(id)}"] :is(
 export function useArranging(around: RefObject<HTMLElement | null>, arranged: Arranged) {
   const { set, form } = arranged;
   const router = useRouter();
-  const { it: loaded, want } = useLater(newField);
+  const { it: loaded, open } = useLater(newField);
   const [place, setPlace] = useState<Place | null>(null);
   const focusOn = useFocusAfterwards(around);
   const page: Page = {
     ...arranged,
     focusOn,
     askNew: (to) => {
-      want();
+      open();
       setPlace(to);
     },
     openDesk: (id) => router.push(`/sets/${set.key}/fields/${id}`),

@@ -47,9 +47,9 @@ export function FieldMenu({
   readonly onDelete: () => void;
 }) {
   const [asked, setAsked] = useState<OpenDialog | null>(null);
-  const { it: loaded, want } = useLater(dialogs);
+  const { it: loaded, open } = useLater(dialogs);
   const ask = (what: OpenDialog) => {
-    want();
+    open();
     setAsked(what);
   };
   const close = () => setAsked(null);

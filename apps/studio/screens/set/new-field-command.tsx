@@ -10,10 +10,10 @@ const newField = later(() => import('./new-field-dialog.tsx'));
 
 /** The command "New field" on a page of a set, as a menu item too, and its dialog. */
 export function useNewField(set: EditedSet): { readonly dialog: ReactNode; open(): void } {
-  const { it: loaded, want } = useLater(newField);
+  const { it: loaded, open: load } = useLater(newField);
   const [isOpen, setOpen] = useState(false);
   const open = () => {
-    want();
+    load();
     setOpen(true);
   };
   useCommands(words.thisSet, [{ id: 'new-field', label: words.newFieldInThisSet, key: 'n', run: open }]);

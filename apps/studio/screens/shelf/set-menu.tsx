@@ -20,11 +20,11 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
   const router = useRouter();
   const [asked, setAsked] = useState<'locale' | 'classes' | 'rename' | 'several' | null>(null);
   const [said, setSaid] = useState('');
-  const { it: loaded, want } = useLater(dialogs);
-  const { it: some, want: wantSeveral } = useLater(several);
+  const { it: loaded, open } = useLater(dialogs);
+  const { it: some, open: openSeveral } = useLater(several);
   const { document } = set;
   const ask = (what: NonNullable<typeof asked>) => {
-    want();
+    open();
     setAsked(what);
   };
   const close = () => setAsked(null);
@@ -65,7 +65,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
           { id: 'texts', label: words.translations, onSelect: () => router.push(`/sets/${set.key}/texts`) },
           { id: 'hand-off', label: words.handOff, onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
           { id: 'form', label: words.newForm, isApart: true, onSelect: () => void newForm() },
-          { id: 'several', label: words.severalFields, onSelect: () => { wantSeveral(); setAsked('several'); } },
+          { id: 'several', label: words.severalFields, onSelect: () => { openSeveral(); setAsked('several'); } },
           { id: 'file', label: words.downloadDocumentArbeitJson, isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
           { id: 'sheet', label: words.proofSheet, onSelect: () => window.open(`/sets/${set.key}/proof-sheet`, '_blank', 'noopener') },
           { id: 'copy', label: words.copyDocumentAsJson, onSelect: () => void copy() },

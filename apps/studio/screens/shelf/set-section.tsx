@@ -329,7 +329,7 @@ function GoneRow({ name, onBack }: { readonly name: string; readonly onBack: () 
 /** Adds a field. The dialog is loaded on the first interaction with the page. */
 function NewField({ set }: { readonly set: EditedSet }) {
   useAtFirstUse(newField);
-  const { it: loaded, problem, want } = useLater(newField);
+  const { it: loaded, problem, open } = useLater(newField);
   const [isOpen, setOpen] = useState(false);
   return (
     <>
@@ -340,7 +340,7 @@ function NewField({ set }: { readonly set: EditedSet }) {
         title={problem || undefined}
         aria-haspopup="dialog"
         onClick={() => {
-          want();
+          open();
           setOpen(true);
         }}
       >

@@ -46,7 +46,7 @@ export function Shelf({
   const [gone, setGone] = useState<{ readonly key: string; readonly title: string } | null>(null);
   const [given, setGiven] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
-  const { it: taking, want } = useLater(takeInDialog);
+  const { it: taking, open } = useLater(takeInDialog);
   const made = (id: string) => {
     setFresh(id);
     setGiven(null);
@@ -60,7 +60,7 @@ export function Shelf({
     if ('id' in added) made(added.id);
   };
   const takeIn = (text: string) => {
-    want();
+    open();
     setGiven(text);
   };
   useCommands(words.shelf, [
