@@ -196,9 +196,17 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await expect(fieldIn(page, 'departure')).toContainText('Departure must be after arrival.');
   const order = rules.getByRole('listitem').first();
   await expect(order).toContainText('fail');
-  expect(await live(page).locator('svg.overflow-visible path').count()).toBe(2);
+  const lines = live(page).locator('svg.overflow-visible path');
+  expect(await lines.count()).toBe(2);
+  // The line of the rule that is pointed at, or in use, is bold; so are those of a condition.
+  const bold = live(page).locator('svg.overflow-visible path[data-pointed]');
+  await rules.getByRole('listitem').last().hover();
+  await expect(bold).toHaveCount(1);
+  await page.mouse.move(0, 0);
+  await expect(bold).toHaveCount(0);
   await order.getByRole('button', { name: words.form.editTheRule('Departure') }).click();
   await expect(order.getByLabel(words.field.message, { exact: true })).toBeFocused();
+  await expect(bold).toHaveCount(1);
   await page.keyboard.press('Escape');
   await expect(order.getByRole('button', { name: words.form.editTheRule('Departure') })).toBeFocused();
   await page.keyboard.press('Enter');

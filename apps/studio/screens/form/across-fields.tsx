@@ -22,6 +22,7 @@ import { focusSoon } from '../../ui/focus-soon.ts';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import { WordSelect } from '../../ui/word-select.tsx';
 import * as texts from '../../words/form/across-fields.ts';
+import { linkOf } from './compared-fields.tsx';
 
 /**
  * The rules of the form that read several fields, as sentences in the margin: verdict, what they check, their
@@ -57,7 +58,12 @@ export function AcrossFields({
       </div>
       <ol>
         {(form.rules ?? []).map((rule) => (
-          <li key={rule.id} data-rule={rule.id} className="border-b border-rule py-1">
+          <li
+            key={rule.id}
+            data-rule={rule.id}
+            data-link={linkOf(rule.field, rule.id)}
+            className="border-b border-rule py-1"
+          >
             <RuleInForm
               rule={rule}
               document={document}

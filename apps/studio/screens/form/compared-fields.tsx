@@ -5,6 +5,8 @@ import { type RefObject, useLayoutEffect, useState } from 'react';
 /** Two fields that depend on each other, and why. */
 export interface ComparedFields {
   readonly id: string;
+  /** What it is drawn for: a rule or condition of `to`, see `linkOf`. */
+  readonly of: string;
   readonly from: string;
   readonly to: string;
   /** A rule that reads both, or a condition: the second is active only if the first has a value. */
@@ -17,15 +19,21 @@ interface Path {
   readonly d: string;
 }
 
+/** The name of the lines of a rule, or of the condition (`when`), of a field. */
+export const linkOf = (field: string, rule: string): string => `${field} ${rule}`;
+
 const inks = { pass: 'text-oxide', open: 'text-marigold', fail: 'text-brick' } as const;
 
 /** Lines between dependent fields, drawn inside an element that contains them all. */
 export function AllComparedFields({
   inside,
   links,
+  pointed,
 }: {
   readonly inside: RefObject<HTMLElement | null>;
   readonly links: readonly ComparedFields[];
+  /** The rule or condition that is pointed at or in use, whose lines are drawn bold. */
+  readonly pointed: string | null;
 }) {
   const [paths, setPaths] = useState<readonly Path[]>([]);
   useLayoutEffect(() => {
@@ -68,7 +76,8 @@ export function AllComparedFields({
           d={d}
           fill="none"
           stroke="currentColor"
-          strokeWidth="1.5"
+          strokeWidth={link.of === pointed ? 4 : 1.5}
+          data-pointed={link.of === pointed || undefined}
           strokeDasharray={link.by === 'condition' ? '3 3' : undefined}
           className={inks[link.verdict]}
         />

@@ -14,6 +14,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { focusSoon } from '../../ui/focus-soon.ts';
 import { WordSelect } from '../../ui/word-select.tsx';
 import * as texts from '../../words/form/conditions.ts';
+import { linkOf } from './compared-fields.tsx';
 
 /**
  * The fields of the form that are active only under a condition, each a sentence with choices. `added` is a
@@ -64,7 +65,12 @@ export function Conditions({
       </div>
       <ul>
         {bound.map((field) => (
-          <li key={field.id} className="sentence" data-condition={field.id}>
+          <li
+            key={field.id}
+            className="sentence"
+            data-condition={field.id}
+            data-link={linkOf(field.id, 'when')}
+          >
             <Sentence field={field} set={set} fields={fields} onChange={(when) => apply(field.id, when)} />
             <button
               type="button"

@@ -42,7 +42,7 @@ import '../../ui/table.css';
 import '../desk.css';
 import './form.css';
 import * as words from '../../words/form/form-sheet.ts';
-import { AllComparedFields, type ComparedFields } from './compared-fields.tsx';
+import { AllComparedFields, type ComparedFields, linkOf } from './compared-fields.tsx';
 import { fillWithSamples } from './fill.ts';
 import { type AroundParts, LiveForm } from './live-form.tsx';
 import { Manners } from './manners.tsx';
@@ -166,6 +166,10 @@ function Sheet({
   useJustMade(set.key, `forms/${form.id}`, '.form-head .word-in-place');
   const around = useRef<HTMLDivElement>(null);
   const [condition, setCondition] = useState<string | null>(null);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const point = ({ target }: { readonly target: EventTarget }) =>
+    setPointed((target as Element).closest('[data-link]')?.getAttribute('data-link') ?? null);
+  const unpoint = () => setPointed(null);
   const { parts, dialog } = useArranging(around, {
     set,
     form,
@@ -208,8 +212,23 @@ function Sheet({
       </div>
       {dialog}
       <div className="field-band">
-        <Trial form={form} live={live} open={open} today={today} around={around} parts={parts} />
-        <div className="min-w-0 space-y-5 text-sm">
+        <Trial
+          form={form}
+          live={live}
+          open={open}
+          today={today}
+          around={around}
+          parts={parts}
+          pointed={pointed}
+        />
+        {/* biome-ignore lint/a11y/noStaticElementInteractions: shows the lines of a rule, and does nothing else */}
+        <div
+          className="min-w-0 space-y-5 text-sm"
+          onPointerOver={point}
+          onPointerLeave={unpoint}
+          onFocus={point}
+          onBlur={unpoint}
+        >
           <AcrossFields document={document} form={form} store={store} onChange={change} />
           <Conditions set={set} fields={open.fields} added={condition} onAdd={setCondition} />
           <WhenSent form={form} open={open} onChange={change} />
@@ -239,6 +258,7 @@ function Trial({
   today,
   around,
   parts,
+  pointed,
 }: {
   readonly form: FormDocument;
   readonly live: Form;
@@ -246,6 +266,7 @@ function Trial({
   readonly today: string | undefined;
   readonly around: RefObject<HTMLDivElement | null>;
   readonly parts: AroundParts;
+  readonly pointed: string | null;
 }) {
   const links = useLinks(live.store);
   return (
@@ -260,7 +281,7 @@ function Trial({
             columns={view === 'desktop'}
             around={parts}
           />
-          <AllComparedFields inside={around} links={links} />
+          <AllComparedFields inside={around} links={links} pointed={pointed} />
         </div>
       )}
     </OnPaper>
@@ -312,6 +333,7 @@ function linksOf({ form, evaluation }: ReturnType<typeof useForm>['store']): rea
       (rule.reads ?? []).map(
         (from): ComparedFields => ({
           id: `${field.id} ${rule.id} ${from}`,
+          of: linkOf(field.id, rule.id),
           from,
           to: field.id,
           by: 'rule',
@@ -322,6 +344,7 @@ function linksOf({ form, evaluation }: ReturnType<typeof useForm>['store']): rea
     const conditions = (form.hangsOn.get(field.id) ?? []).map(
       (from): ComparedFields => ({
         id: `${field.id} when ${from}`,
+        of: linkOf(field.id, 'when'),
         from,
         to: field.id,
         by: 'condition',
