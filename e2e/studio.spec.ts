@@ -285,9 +285,8 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('theirs');
     await page.getByLabel(words.shared.hint, { exact: true }).fill('mine');
     await expect(page.getByRole('alertdialog')).toBeVisible();
-    // In words, in texts, and in behaviour.
+    // Member by member, and in behaviour.
     const differ = page.getByRole('region', { name: words.set.howTheyDiffer });
-    await expect(differ.getByRole('listitem')).toHaveText(['“Key-box PIN”: hint changed.']);
     await expect(differ.getByRole('row', { name: /hint/ })).toHaveText(/theirs.*mine/);
     await expect(differ.getByRole('status')).toHaveText(words.set.theFieldsBehaveAlike);
     await expectNoViolations(page);
@@ -316,6 +315,39 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');
     await other.context().close();
   }
+});
+
+test('of several members that two have changed, each is chosen by itself; all else of both is kept', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  await page.goto(`/sets/${id}/fields/pin`);
+  await page.route('**/api/sets/s_*', (route) => route.abort());
+  await page.getByLabel(words.shared.hint, { exact: true }).fill('my hint');
+  await page.getByLabel(words.shared.placeholder).fill('4711');
+  await page.getByRole('textbox', { name: words.desk.label, exact: true }).fill('My PIN');
+  await page.keyboard.press('Tab');
+  const theirs = { ...pin, hint: 'their hint', label: 'Their PIN', initial: '12' };
+  const added = { id: 'sum', label: 'Sum', kind: 'number', entry: {} };
+  const before = await stored(request, id);
+  expect((await save(request, before, { ...before.document, fields: [theirs, added] })).status()).toBe(200);
+  await page.unroute('**/api/sets/s_*');
+  await page.getByRole('button', { name: words.set.tryAgain }).click();
+  const choice = page.getByRole('alertdialog');
+  await expect(choice).toContainText(words.set.restIsMerged(2));
+  const row = (member: string) => choice.getByRole('row', { name: member });
+  await expect(row('hint').getByRole('radio', { name: 'their hint' })).toBeChecked();
+  await row('hint').getByRole('radio', { name: 'my hint' }).focus();
+  await page.keyboard.press('Space');
+  await expect(row('label').getByRole('radio', { name: 'Their PIN' })).toBeChecked();
+  await expectNoViolations(page);
+  await choice.getByRole('button', { name: words.set.useTheChosenVersions }).click();
+  await expect(choice).toHaveCount(0);
+  await saved(page);
+  await expect
+    .poll(async () => (await documentOf(request, id)).fields)
+    .toEqual([{ ...theirs, hint: 'my hint', placeholder: '4711' }, added]);
 });
 
 test('the choice lies over any dialog that is open, and its solid button overwrites nothing', async ({

@@ -118,22 +118,14 @@ export class Edited {
     );
   };
 
-  /** After a conflict: keeps the local version over the stored one. It can be undone. */
-  readonly keepMine = (): void => {
+  /** After a conflict: continues with what somebody has chosen from both versions. It can be undone. */
+  readonly resolve = (chosen: SetDocument): void => {
     if (this.#save.is !== 'refused') return;
     const { theirs } = this.#save;
-    const { present } = this.#history;
+    this.#history = record(this.#history, chosen, null);
     this.#saver?.goOnFrom(theirs);
-    this.#saver?.want(present);
+    this.#saver?.want(chosen);
     void this.#saver?.flush();
-  };
-
-  /** After a conflict: takes the stored version. It can be undone. */
-  readonly takeTheirs = (): void => {
-    if (this.#save.is !== 'refused') return;
-    const { theirs } = this.#save;
-    this.#history = record(this.#history, theirs.document, null);
-    this.#saver?.goOnFrom(theirs);
     this.#changed();
   };
 
@@ -286,7 +278,7 @@ export class Edited {
         for (const use of this.#uses.splice(0)) use(saver);
       },
       () => {
-        if (this.#isTouched) this.#told({ is: 'failed', why: words.arbeitCouldNotBeReached, faults: [] });
+        if (this.#isTouched) this.#told({ is: 'failed', why: words.arbeitCouldNotBeReached, fault: '' });
         setTimeout(() => this.#load(), loadAgain);
       },
     );

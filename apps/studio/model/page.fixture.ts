@@ -1,4 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { mergeOf } from '../store/merging.ts';
 import { carriedOut, type Json, type Operation } from '../store/operations.ts';
 import type { SentSave } from '../store/save-set.ts';
 import { type Answer, type Around, createSaver, type SaveState, type Theirs } from './saver.ts';
@@ -89,10 +90,12 @@ export function pageOn(
     /** Somebody chooses. */
     choose(isMine: boolean): void {
       if (state.is !== 'refused') return;
-      const { theirs } = state;
+      const { theirs, base } = state;
+      const [own, other] = [shown, theirs.document].map((one) => one as unknown as Json) as [Json, Json];
+      const merge = mergeOf(base as unknown as Json | undefined, own, other);
       saver.goOnFrom(theirs);
-      if (isMine) saver.want(shown);
-      else shown = theirs.document;
+      shown = merge.merged(() => isMine) as unknown as SetDocument;
+      saver.want(shown);
     },
   };
 }

@@ -9,7 +9,9 @@ const names: Readonly<Record<string, string>> = {
   entry: words.options,
   html: words.attributes,
   initial: words.initialValue,
+  sameValueAs: words.sharedValue,
   say: words.message,
+  when: words.condition,
 };
 
 /** An item of a list in words. */

@@ -10,6 +10,7 @@ import {
 import { digest, type Save, withMine } from '../store/saving.ts';
 import * as words from '../words/model/saver.ts';
 import { type Change, isNews } from './news.ts';
+import { placeInWords } from './place-words.ts';
 
 /** A set as the store has it. */
 export interface Theirs {
@@ -23,7 +24,8 @@ export type SaveState =
   | { readonly is: 'waiting' | 'saving' }
   /** `as`: what the server has just acknowledged, and its revision. */
   | { readonly is: 'saved'; readonly as?: { readonly revision: number; readonly document: SetDocument } }
-  | { readonly is: 'failed'; readonly why: string; readonly faults: readonly DocumentFault[] }
+  /** `fault`: the first fault of the document and its place, in words; empty if there is none. */
+  | { readonly is: 'failed'; readonly why: string; readonly fault: string }
   /**
    * Somebody else changed the same member. What was sent is kept under `kept`, if the server could put it
    * together.
@@ -31,6 +33,8 @@ export type SaveState =
   | {
       readonly is: 'refused';
       readonly theirs: Theirs;
+      /** What both versions began with; `undefined` if it is not known. */
+      readonly base: SetDocument | undefined;
       readonly kept: number | null;
       /** Whether the store was restored from a backup meanwhile. */
       readonly isRestored: boolean;
@@ -201,7 +205,7 @@ class PageSaver implements Saver {
     this.#wanted = document;
     if (!outbox) {
       const { generation, base: revision, stored } = this.#box;
-      this.#refuse({ generation, revision, document: stored }, null);
+      this.#refuse({ generation, revision, document: stored }, null, undefined);
       return;
     }
     this.#page = page;
@@ -254,7 +258,7 @@ class PageSaver implements Saver {
         this.#around.tell({ is: 'saved', as: { revision, document } });
       return;
     }
-    if ('theirs' in answer) return this.#refuse(answer.theirs, answer.kept);
+    if ('theirs' in answer) return this.#refuse(answer.theirs, answer.kept, this.#box.stored);
     if (answer.faults.length > 0) {
       // It was refused and is not sent again; the next save gets its number.
       this.#isFaulty = this.#wanted === undefined;
@@ -297,7 +301,7 @@ class PageSaver implements Saver {
     const isRestored = generation !== this.#box.generation;
     this.#put({ ...this.#box, generation, base: revision, stored: document, underWay: undefined });
     if (shown === undefined) {
-      this.#refuse(whole, null, isRestored);
+      this.#refuse(whole, null, after, isRestored);
       return;
     }
     const isAll = between(document, shown).length === 0;
@@ -312,17 +316,20 @@ class PageSaver implements Saver {
   #refuse(
     { generation, revision, document }: Theirs,
     kept: number | null,
+    base: SetDocument | undefined,
     isRestored = generation !== this.#box.generation,
   ): void {
     this.#held = true;
     this.#wanted = this.#here();
     this.#put({ ...this.#box, underWay: undefined });
-    this.#around.tell({ is: 'refused', theirs: { generation, revision, document }, kept, isRestored });
+    this.#around.tell({ is: 'refused', theirs: { generation, revision, document }, base, kept, isRestored });
   }
 
   #fail(why: string, faults: readonly DocumentFault[]): void {
-    this.#around.tell({ is: 'failed', why, faults });
-    if (faults.length > 0) return;
+    const [first] = faults;
+    const fault = first ? `${placeInWords(first.path, this.#here())}: ${first.message}` : '';
+    this.#around.tell({ is: 'failed', why, fault });
+    if (first) return;
     const wait = waits[Math.min(this.#failures++, waits.length - 1)];
     this.#timer = setTimeout(() => void this.flush(), wait);
   }

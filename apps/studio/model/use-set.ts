@@ -16,9 +16,8 @@ export interface EditedSet extends EditedState, Pick<StoredSet, 'key' | 'id'> {
   editAndSave(change: (document: SetDocument) => SetDocument): Promise<void>;
   undo(): void;
   redo(): void;
-  /** After a conflict: keeps the local version, or takes the stored one. Both can be undone. */
-  keepMine(): void;
-  takeTheirs(): void;
+  /** After a conflict: continues with what somebody has chosen from both versions. It can be undone. */
+  resolve(chosen: SetDocument): void;
   retry(): void;
 }
 
@@ -116,7 +115,7 @@ export function useSet(stored: StoredSet): EditedSet {
       letGo();
     };
   }, [edited]);
-  const { edit, editAndSave, undo, redo, keepMine, takeTheirs, retry } = edited;
+  const { edit, editAndSave, undo, redo, resolve, retry } = edited;
   return {
     key: stored.key,
     id: stored.id,
@@ -125,8 +124,7 @@ export function useSet(stored: StoredSet): EditedSet {
     editAndSave,
     undo,
     redo,
-    keepMine,
-    takeTheirs,
+    resolve,
     retry,
   };
 }

@@ -45,7 +45,7 @@ const isSame = (a: Json | undefined, b: Json | undefined): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** What distinguishes an item of a list from the others; `undefined` if nothing does. */
-function idOf(member: Json | undefined): string | undefined {
+export function idOf(member: Json | undefined): string | undefined {
   if (typeof member === 'string') return member;
   return isObject(member) && typeof member.id === 'string' ? member.id : undefined;
 }
@@ -251,8 +251,8 @@ function byPlace(operations: readonly Operation[]) {
   return { at, above };
 }
 
-/** The path of an operation's subject, after those of its parents. */
-function placesOf(operation: Operation): readonly string[] {
+/** The path of an operation's subject as a text, after those of its parents. */
+export function placesOf(operation: Operation): readonly string[] {
   const places = [''];
   for (const step of subjectOf(operation)) places.push(`${places.at(-1)}\n${step}`);
   return places;
@@ -266,7 +266,15 @@ export function conflictOf(
   mine: readonly Operation[],
   theirs: readonly Operation[],
 ): readonly [mine: Operation, theirs: Operation] | undefined {
-  if (mine.length === 0 || theirs.length === 0) return undefined;
+  return conflictsOf(mine, theirs).next().value ?? undefined;
+}
+
+/** Each of my operations whose subject one of theirs changes differently, with that one. */
+export function* conflictsOf(
+  mine: readonly Operation[],
+  theirs: readonly Operation[],
+): Generator<readonly [mine: Operation, theirs: Operation], undefined> {
+  if (mine.length === 0 || theirs.length === 0) return;
   const { at, above } = byPlace(theirs);
   for (const operation of mine) {
     const places = placesOf(operation);
@@ -277,7 +285,6 @@ export function conflictOf(
       (around !== undefined && at.get(around)!.values().next().value) ||
       above.get(place) ||
       [...(at.get(place) ?? [])].find(([done]) => done !== effect)?.[1];
-    if (other) return [operation, other];
+    if (other) yield [operation, other];
   }
-  return undefined;
 }

@@ -3,10 +3,11 @@
 import { localToday } from '@arbeit/dom';
 import type { SetDocument } from '@arbeit/engine/document';
 import { AlertDialog } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { bothTexts } from '../../model/both-texts.ts';
 import { partName } from '../../model/changed-words.ts';
 import { todayIn } from '../../model/clock.ts';
+import { mergeSets, problemWithMerge, type SetConflict } from '../../model/conflicts.ts';
 import { differences } from '../../model/differences.ts';
 import { addSet } from '../../model/other-sets.ts';
 import type { EditedSet } from '../../model/use-set.ts';
@@ -16,12 +17,16 @@ import * as words from '../../words/set/choice-dialog.ts';
 import { AllFound } from './found.tsx';
 import { useComparing } from './use-comparing.ts';
 
+const none: ReadonlySet<number> = new Set();
+
 /**
- * Asks after a refused save which version to continue with, and shows how the two differ: in words, in texts,
- * and in behaviour. Nothing is lost, whatever is chosen.
+ * Asks after a refused save which version to continue with, member by member where both versions changed the
+ * same, and shows how the two differ: in words, in texts, and in behaviour. Everything else is merged.
+ * Nothing is lost, whatever is chosen.
  */
 export function ChoiceDialog({
   set,
+  base,
   theirs,
   revision,
   isKept,
@@ -29,6 +34,8 @@ export function ChoiceDialog({
   onCopied,
 }: {
   readonly set: EditedSet;
+  /** What both versions began with; `undefined` if it is not known. */
+  readonly base: SetDocument | undefined;
   /** The stored version. */
   readonly theirs: SetDocument;
   readonly revision: number;
@@ -38,18 +45,33 @@ export function ChoiceDialog({
   /** Called with the set that has been made of the own version. */
   readonly onCopied: (copy: { readonly key: string; readonly title: string }) => void;
 }) {
+  const mine = set.document;
+  const { conflicts, merged } = useMemo(() => mergeSets(base, mine, theirs), [base, mine, theirs]);
+  const all = useMemo(() => new Set(conflicts.keys()), [conflicts]);
+  const both = useMemo(() => [merged(none), merged(all)] as const, [merged, all]);
+  const [chosen, setChosen] = useState(none);
   const [problem, setProblem] = useState('');
   const [isBusy, setBusy] = useState(false);
+  const use = (own: ReadonlySet<number>) => {
+    const document = merged(own);
+    const wrong = own.size > 0 && own.size < conflicts.length ? problemWithMerge(document) : '';
+    setProblem(wrong);
+    if (!wrong) set.resolve(document);
+  };
   const keepBoth = async () => {
     setBusy(true);
-    const title = words.myVersionOf(set.document.title);
-    const added = await addSet({ ...set.document, title });
+    const title = words.myVersionOf(mine.title);
+    const added = await addSet({ ...mine, title });
     setBusy(false);
     setProblem(added.problem);
     if (!('key' in added)) return;
     onCopied({ key: added.key, title });
-    set.takeTheirs();
+    use(none);
   };
+  const isWhole = conflicts[0]?.name === null;
+  const isOne = conflicts.length === 1;
+  const choose = (at: number, isMine: boolean) =>
+    setChosen((had) => new Set([...all].filter((i) => (i === at ? isMine : had.has(i)))));
   return (
     <AlertDialog.Root open>
       <AlertDialog.Portal>
@@ -59,18 +81,39 @@ export function ChoiceDialog({
             {isRestored ? words.theStoreWasRestored : words.someoneElseHasChanged}
           </AlertDialog.Title>
           <AlertDialog.Description className="mt-2">
-            {words.whichVersionDoYouWant(isRestored, theirs.title, revision, isKept)}
+            {words.whichVersionDoYouWant({
+              title: theirs.title,
+              revision,
+              isRestored,
+              isKept,
+              conflicts: isWhole ? 0 : conflicts.length,
+            })}
           </AlertDialog.Description>
-          <HowTheyDiffer theirs={theirs} mine={set.document} today={todayIn(set.id) ?? localToday()} />
+          <Scrolled
+            label={words.howTheyDiffer}
+            className="mt-3 min-h-0 overflow-y-auto border-y py-2 text-sm"
+          >
+            <h3 className="caption">{words.howTheyDiffer}</h3>
+            {isWhole ? (
+              <WholeVersions theirs={theirs} mine={mine} />
+            ) : (
+              <Members conflicts={conflicts} chosen={chosen} onChoose={isOne ? undefined : choose} />
+            )}
+            <Behaviour both={both} today={todayIn(set.id) ?? localToday()} />
+          </Scrolled>
           <p role="status" className="text-brick">
             {problem}
           </p>
           <div className="mt-3 flex flex-wrap items-baseline gap-x-5 gap-y-3">
-            <AlertDialog.Cancel className="solid-button" onClick={set.takeTheirs}>
-              {isRestored ? words.useTheVersion : words.useTheirVersion}
+            <AlertDialog.Cancel className="solid-button" onClick={() => use(isOne ? none : chosen)}>
+              {isOne
+                ? isRestored
+                  ? words.useTheVersion
+                  : words.useTheirVersion
+                : words.useTheChosenVersions}
             </AlertDialog.Cancel>
-            <AlertDialog.Action className="word-button" onClick={set.keepMine}>
-              {words.keepMyVersion}
+            <AlertDialog.Action className="word-button" onClick={() => use(all)}>
+              {isOne ? words.keepMyVersion : words.keepMineEverywhere}
             </AlertDialog.Action>
             <button type="button" className="word-button" disabled={isBusy} onClick={() => void keepBoth()}>
               {words.keepBoth}
@@ -79,11 +122,7 @@ export function ChoiceDialog({
               type="button"
               className="word-button"
               onClick={() =>
-                download(
-                  `${set.id}.arbeit.json`,
-                  `${JSON.stringify(set.document, null, 2)}\n`,
-                  'application/json',
-                )
+                download(`${set.id}.arbeit.json`, `${JSON.stringify(mine, null, 2)}\n`, 'application/json')
               }
             >
               {words.downloadMyVersion}
@@ -95,27 +134,69 @@ export function ChoiceDialog({
   );
 }
 
-/** The differences of two versions of a set: texts side by side, members in words, behaviour by tapes. */
-function HowTheyDiffer({
-  theirs,
-  mine,
-  today,
+/** The members that differ, each in both versions; with `onChoose`, one of the two is chosen. */
+function Members({
+  conflicts,
+  chosen,
+  onChoose,
 }: {
-  readonly theirs: SetDocument;
-  readonly mine: SetDocument;
-  readonly today: string;
+  readonly conflicts: readonly SetConflict[];
+  /** Indices of those of which the own version is chosen. */
+  readonly chosen: ReadonlySet<number>;
+  readonly onChoose: ((at: number, isMine: boolean) => void) | undefined;
 }) {
+  const group = useId();
+  return (
+    <table className="both-texts">
+      <thead>
+        <tr>
+          <th scope="col">{words.what}</th>
+          <th scope="col">{words.theirs}</th>
+          <th scope="col">{words.mine}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {conflicts.map((one, at) => (
+          <tr key={one.id}>
+            <th scope="row" id={`${group}-${at}`}>
+              {one.name}
+            </th>
+            {([words.theirs, words.mine] as const).map((whose) => {
+              const isMine = whose === words.mine;
+              const value = isMine ? one.mine : one.theirs;
+              return (
+                <td key={whose}>
+                  {onChoose ? (
+                    <label className="flex items-baseline gap-2">
+                      <input
+                        type="radio"
+                        name={`${group}-${at}`}
+                        aria-describedby={`${group}-${at}`}
+                        checked={chosen.has(at) === isMine}
+                        onChange={() => onChoose(at, isMine)}
+                      />
+                      <span className="sr-only">{words.versionWithColon(whose)}</span>
+                      <span className="min-w-0 whitespace-pre-wrap">{value}</span>
+                    </label>
+                  ) : (
+                    <span className="whitespace-pre-wrap">{value}</span>
+                  )}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The differences of two whole versions of a set: members in words, texts side by side. */
+function WholeVersions({ theirs, mine }: { readonly theirs: SetDocument; readonly mine: SetDocument }) {
   const texts = useMemo(() => bothTexts(theirs, mine), [theirs, mine]);
   const said = useMemo(() => differences(theirs, mine), [theirs, mine]);
-  const comparing = useComparing(today);
-  const latest = useRef(comparing);
-  latest.current = comparing;
-  useEffect(() => latest.current.begin(async () => [theirs, mine]), [theirs, mine]);
-  const { is, compared, problem } = comparing;
-  const apart = compared.filter((one) => one.is !== 'same' && one.is !== 'alike');
   return (
-    <Scrolled label={words.howTheyDiffer} className="mt-3 min-h-0 overflow-y-auto border-y py-2 text-sm">
-      <h3 className="caption">{words.howTheyDiffer}</h3>
+    <>
       <ul>
         {said.map((sentence) => (
           <li key={sentence}>{sentence}</li>
@@ -125,7 +206,7 @@ function HowTheyDiffer({
         <table className="both-texts">
           <thead>
             <tr>
-              <td />
+              <th scope="col">{words.what}</th>
               <th scope="col">{words.theirs}</th>
               <th scope="col">{words.mine}</th>
             </tr>
@@ -141,6 +222,26 @@ function HowTheyDiffer({
           </tbody>
         </table>
       )}
+    </>
+  );
+}
+
+/** The differences in behaviour of what either choice leads to (theirs, mine), by tapes. */
+function Behaviour({
+  both,
+  today,
+}: {
+  readonly both: readonly [theirs: SetDocument, mine: SetDocument];
+  readonly today: string;
+}) {
+  const comparing = useComparing(today);
+  const latest = useRef(comparing);
+  latest.current = comparing;
+  useEffect(() => latest.current.begin(async () => both), [both]);
+  const { is, compared, problem } = comparing;
+  const apart = compared.filter((one) => one.is !== 'same' && one.is !== 'alike');
+  return (
+    <>
       <h3 className="caption pt-2">{words.behaviour}</h3>
       <p role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
         {is === 'failed' && problem}
@@ -148,6 +249,6 @@ function HowTheyDiffer({
         {is === 'done' && apart.length === 0 && words.theFieldsBehaveAlike}
       </p>
       <AllFound compared={compared} before={words.theirs} after={words.mine} />
-    </Scrolled>
+    </>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { placeInWords } from '../../model/place-words.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { useCommands } from '../../ui/commands.tsx';
 import { later, useLater } from '../../ui/later.tsx';
@@ -54,11 +53,7 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
         {save.is === 'refused' && words.notSaved}
         {save.is === 'failed' && (
           <span className="text-brick">
-            {words.notSavedWithValue(
-              save.faults[0]
-                ? `${placeInWords(save.faults[0].path, set.document)}: ${save.faults[0].message}`
-                : `${save.why} ${set.isKept ? keptHere : keptNowhere}`,
-            )}{' '}
+            {words.notSavedWithValue(save.fault || `${save.why} ${set.isKept ? keptHere : keptNowhere}`)}{' '}
             <button type="button" className="word-button" onClick={set.retry}>
               {words.tryAgain}
             </button>
@@ -74,6 +69,7 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
       {save.is === 'refused' && choice && (
         <choice.ChoiceDialog
           set={set}
+          base={save.base}
           theirs={save.theirs.document}
           revision={save.theirs.revision}
           isKept={save.kept !== null}

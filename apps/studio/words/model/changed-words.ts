@@ -2,6 +2,7 @@
 
 export {
   characterClassesInText,
+  condition,
   forms,
   hint,
   initialValue,
@@ -10,6 +11,7 @@ export {
   locale,
   placeholder,
   rules,
+  sharedValue,
   title,
 } from './shared.ts';
 
@@ -22,8 +24,6 @@ export const wholeSet = 'whole set';
 export const andMore = (shown: string, left: number) => `${shown} and ${left} more`;
 export const also = 'Also';
 export const moreChanges = 'more changes, which are not listed';
-export const sharedValue = 'shared value';
-export const condition = 'condition';
 export const trials = 'trials';
 export const translations = 'translations';
 export const tape = 'tape';

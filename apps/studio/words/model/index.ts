@@ -3,6 +3,7 @@
 export * from './assumed.ts';
 export * from './changed-words.ts';
 export * from './condition-words.ts';
+export * from './conflicts.ts';
 export * from './differences.ts';
 export * from './edited.ts';
 export * from './field-edits.ts';

@@ -1,6 +1,6 @@
 // Texts of `model/place-words.ts`.
 
-export { initialValue } from './shared.ts';
+export { condition, initialValue, sharedValue } from './shared.ts';
 
 export const rule = (id: string) => `rule “${id}”`;
 export const theSet = 'the set';
