@@ -102,6 +102,7 @@ const modules = [
   ...uses,
   'fields',
   'labels',
+  'json',
   'elements',
   'elements-react',
   'languages',

@@ -14,6 +14,7 @@ export {
   withField,
 } from './form.ts';
 export type { FormRule } from './form-rule.ts';
+export { type JsonType, jsonRecord } from './json-record.ts';
 export { recordOf } from './record.ts';
 export type { FormRecord, Sending, Values } from './sending.ts';
 export {

@@ -18,7 +18,7 @@ import { valueTypes as time } from './time/value-types.ts';
 import { valueTypes as yesNo } from './yes-no/value-types.ts';
 
 export { type Alphabet, endOf } from './contract/alphabet.ts';
-export { numbersIn } from './contract/value-form.ts';
+export { type JsonForm, numbersIn } from './contract/value-form.ts';
 
 /**
  * Value types by kind. Separate from `registry.ts`, because no screen needs it. The compiler requires an

@@ -405,6 +405,29 @@ test('the README’s snippet for a server is a handler and a server action that 
   ]); // biome-ignore format: an answer beside the other
 });
 
+test('a record is sent as JSON spells it by the README’s snippet, and the server reads it', () => {
+  const [, code] = /## Records in JSON[\s\S]*?```js\n([\s\S]*?)```/.exec(files.get('README.md')!)!;
+  writeFileSync(join(folder, 'send.mjs'), code!);
+  const told = run(`
+    const sent = [];
+    globalThis.fetch = async (address, { body }) => {
+      sent.push(JSON.parse(body));
+      return Response.json({ findings: [] });
+    };
+    const { send } = await import('./send.mjs');
+    const { checkBooking } = await import('./server.js');
+    const ask = async () => ({ verdict: 'pass' });
+    const raw = { mobile: '07700900123', hut: 'windgap', deposit: '100.50', arrival: '2027-02-14', dog: 'yes', 'dog-name': 'Biscuit', extras: 'wood blanket', party: '4' };
+    const checked = await checkBooking({ ...raw, deposit: '100' }, { today: '2027-02-10', ask });
+    await send(checked.record);
+    const again = await checkBooking(sent[0], { today: '2027-02-10', ask });
+    console.log(JSON.stringify([sent[0], JSON.stringify(again.record?.values) === JSON.stringify(checked.record.values)]));`);
+  expect(JSON.parse(told)).toEqual([
+    expect.objectContaining({ hut: 'windgap', deposit: 100, dog: true, extras: ['blanket', 'wood'], party: 4, email: null }),
+    true,
+  ]); // biome-ignore format: the record in one line
+});
+
 test('its types are exact, and its Standard Schema is one to the specification’s own types', () => {
   writeFileSync(
     join(folder, 'use.tsx'),
@@ -412,6 +435,7 @@ test('its types are exact, and its Standard Schema is one to the specification�
 import { bindForm, createFormStore, createStore, evaluateOn } from './dom.js';
 import { type BookingRecord, bookingForm, deposit, dog, hut, mobile } from './fields.js';
 import { Picks, useField, useForm } from './react.js';
+import { type BookingJson, jsonBooking } from './json.js';
 import { checkBooking, standardBooking } from './server.js';
 import './elements.js';
 // Another hand-off in the same project declares the same elements.
@@ -430,6 +454,15 @@ export const where: 'windgap' | 'two-tarns' | 'larch-shelf' = record.hut;
 export const amount: \`\${number}\` = record.deposit;
 export const name: string | undefined = record['dog-name'];
 export const pass: string | null = record['hut-pass'];
+const json: BookingJson = jsonBooking(record);
+json.dog satisfies boolean;
+json.extras satisfies readonly ('blanket' | 'packed-lunch' | 'wood')[];
+json.deposit satisfies number;
+json.party satisfies number | null;
+json.hut satisfies 'windgap' | 'two-tarns' | 'larch-shelf';
+json['dog-name'] satisfies string | undefined;
+// @ts-expect-error a record in JSON is no record of texts
+export const texts: BookingRecord = json;
 const checked = await checkBooking({}, { today: '2027-02-10' });
 if (checked.ok) checked.record.values.mobile satisfies \`+\${number}\`;
 else for (const { field } of checked.findings) field satisfies keyof BookingRecord | '';

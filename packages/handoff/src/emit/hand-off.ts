@@ -14,10 +14,12 @@ import { bundled, type Entries } from './bundle.ts';
 import { compareCustomCode, customCodeModule, type RunsCode } from './custom-code.ts';
 import { declarations, typesAt } from './declarations.ts';
 import { htmlPages } from './html-page.ts';
+import { jsonModule } from './json-record.ts';
 import { compiledIn, languageFiles } from './languages.ts';
 import {
   elementsInReact,
   elementsModule,
+  formsOf,
   labelsModule,
   serverModule,
   trialsModule,
@@ -129,6 +131,7 @@ export async function handOff({
       .map((one) => written([{ from: one.from, name: one.name }], 'export', (from) => from))
       .join('\n'),
     ...Object.fromEntries(faces.map(({ use, face }) => [use, handsOn(face)])),
+    ...(needs.hasForms ? { 'run-time/json': listed('export', ['jsonRecord'], '@arbeit/engine/form') } : {}),
     ...(isServed ? { 'run-time/server': serverRunTime(needs) } : {}),
     ...(tags.length ? { 'run-time/languages': translators } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
@@ -150,6 +153,7 @@ export async function handOff({
   onProgress('writing', 0.85);
   for (const [path, text] of languageFiles(set, tags, kinds)) files.set(path, text);
   put(files, 'labels', labelsModule(set));
+  if (needs.hasForms) put(files, 'json', jsonModule(namedForms(set, module.of)));
   if (isServed) put(files, 'server', serverModule(set, needs));
   if (uses.includes('element')) putElements(files, { set, needs, uses, prefix });
   putBeside(files, {
@@ -246,8 +250,11 @@ function putBeside(
   },
 ): void {
   const schemas = (set.forms ?? []).map((form) => recordSchema(set, form, kinds));
+  const inJson = (set.forms ?? []).map((form) => recordSchema(set, form, kinds, 'json'));
   for (const { id, schema } of schemas)
     files.set(`records/${id}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
+  for (const { id, schema } of inJson)
+    files.set(`records/json/${id}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
   if (tapes.length > 0) {
     for (const { name, text } of tapes) files.set(`trials/${name}`, text);
     const names = tapes.map(({ name }) => name).sort();
@@ -274,6 +281,7 @@ function putBeside(
       apps,
       languages,
       schemas,
+      inJson,
       pages,
       domains,
       hasTrials: tapes.length > 0,
@@ -281,6 +289,10 @@ function putBeside(
     }),
   );
 }
+
+/** The forms of a set with the names that their exports are made of. */
+const namedForms = (set: SetDocument, { forms }: CompiledSet) =>
+  formsOf(set).map(({ stem }, i) => ({ form: forms[i]!, stem }));
 
 /** Whether names of elements can begin with a text (HTML, valid custom element name). */
 const isPrefix = (text: string): boolean => /^[a-z][a-z0-9]*$/.test(text);

@@ -15,7 +15,7 @@ export interface Module {
 export const usualPrefix = 'arbeit';
 
 /** The exports of a form in the modules of a hand-off. */
-interface FormNames {
+export interface FormNames {
   readonly id: string;
   readonly title: string;
   /** Its name in `fields.js`. */
@@ -24,7 +24,7 @@ interface FormNames {
   readonly stem: string;
 }
 
-const formsOf = (set: SetDocument): readonly FormNames[] => {
+export const formsOf = (set: SetDocument): readonly FormNames[] => {
   const nameOf = namesIn(set);
   return (set.forms ?? []).map(({ id, title = id }) => {
     const form = nameOf(`${id}-form`);

@@ -4,6 +4,7 @@ import { fileName, namesIn } from '../names.ts';
 import type { Use } from './adapters.ts';
 import type { Application, AppName } from './apps/index.ts';
 import { differencesIn, type HtmlPage } from './html-page.ts';
+import { formsOf } from './modules.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
 import type { SqlDomains } from './sql.ts';
@@ -17,6 +18,8 @@ export interface ReadMeFacts {
   readonly apps: readonly Application[];
   readonly languages: readonly string[];
   readonly schemas: readonly RecordSchema[];
+  /** The same of records as JSON spells them. */
+  readonly inJson: readonly RecordSchema[];
   readonly pages: readonly HtmlPage[];
   readonly domains: SqlDomains | undefined;
   readonly hasTrials: boolean;
@@ -132,6 +135,38 @@ function aboutRecording(uses: readonly Use[]): readonly string[] {
   ];
 }
 
+/** How a page sends its record as JSON spells it. */
+function aboutJson(
+  schemas: readonly RecordSchema[],
+  json: readonly RecordSchema[],
+  set: SetDocument,
+): readonly string[] {
+  const [first] = formsOf(set);
+  if (!first || schemas.length === 0) return [];
+  const { stem } = first;
+  const more = json.flatMap(({ unsaid }, i) => unsaid.filter((line) => !schemas[i]?.unsaid.includes(line)));
+  return [
+    '## Records in JSON',
+    '',
+    'The values of a record are texts. For an API that wants booleans, numbers and lists, spell them as JSON does. Yes and no are `true` and `false`,',
+    'choices are lists, and a decimal is a number if it survives exactly; if not, it stays a text. `server.js` reads both spellings.',
+    '',
+    '```js',
+    `import { json${stem} } from './json.js';`,
+    '',
+    'export const send = async ({ values }) => {',
+    `  const answer = await fetch('/records', { method: 'POST', body: JSON.stringify(json${stem}(values)) });`,
+    '  return (await answer.json()).findings;',
+    '};',
+    '```',
+    '',
+    `The types are in \`json.d.ts\`, and ${schemas.map(({ id }) => `\`records/json/${id}.schema.json\``).join(', ')} ${schemas.length === 1 ? 'is its schema' : 'are the schemas'}.${more.length ? ' What such a schema cannot check beside what is listed below:' : ''}`,
+    '',
+    ...more.map((line) => `- ${inMarkdown(line)}`),
+    ...(more.length ? [''] : []),
+  ];
+}
+
 /** What the domains of PostgreSQL are for, and what they cannot check. */
 function aboutDomains(domains: SqlDomains | undefined): readonly string[] {
   if (!domains) return [];
@@ -158,6 +193,7 @@ export function readMe({
   apps,
   languages,
   schemas,
+  inJson,
   pages,
   domains,
   hasTrials,
@@ -205,6 +241,7 @@ export function readMe({
           '',
         ]
       : []),
+    ...aboutJson(schemas, inJson, set),
     ...aboutDomains(domains),
     ...schemas.flatMap(({ id, title, unsaid }) => [
       `## What \`records/${id}.schema.json\` cannot check`,

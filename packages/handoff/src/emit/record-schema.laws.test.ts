@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { compile, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { type HydratedForm, serverForm } from '@arbeit/engine/form';
+import { type HydratedForm, jsonRecord, serverForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { jsonTypesOf } from './json-record.ts';
 import { recordSchema } from './record-schema.ts';
 
 const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
@@ -150,6 +151,54 @@ for (const [set, formId, isExact] of [
 
 const sorted = (values: Readonly<Record<string, string | null | undefined>>) =>
   Object.fromEntries(Object.entries(values).sort(([a], [b]) => (a < b ? -1 : 1)));
+
+for (const [set, formId] of [
+  [sayable, 'stay'],
+  [demo, 'booking'],
+  [demo, 'change'],
+] as const)
+  test(`a record of "${formId}" spelled as JSON says the same to its server, and its schema accepts it`, async () => {
+    const form = set.forms!.find(({ id }) => id === formId)!;
+    const { schema, unsaid } = recordSchema(set, form, kinds, 'json');
+    const accepts = new Ajv2020({ strict: false }).compile(schema as object);
+    const open = compile(set, kinds).forms.find(({ id }) => id === formId) as HydratedForm;
+    const server = serverForm(open);
+    const types = jsonTypesOf(open);
+    const found = { accepted: 0, refused: 0, spelled: 0 };
+    await fc.assert(
+      fc.asyncProperty(recordFor(set, formId), async (record) => {
+        const checked = await server.check(record, { today, ask: answering });
+        if (checked.ok) {
+          const { values } = checked.record;
+          const spelled = JSON.parse(JSON.stringify(jsonRecord(types, values)));
+          found.accepted++;
+          found.spelled += Object.values(spelled).filter(
+            (one) => typeof one !== 'string' && one !== null,
+          ).length;
+          expect([accepts(spelled), accepts.errors]).toEqual([true, null]);
+          const again = await server.check(spelled, { today, ask: answering });
+          expect(again.ok && again.record.values).toEqual(values);
+          return;
+        }
+        // What the server refuses the schema refuses too, or the README says that it cannot.
+        const spelled = JSON.parse(JSON.stringify(jsonRecord(types, record)));
+        if (!accepts(spelled)) {
+          found.refused++;
+          return;
+        }
+        for (const { field } of checked.findings) {
+          const label = open.fields.find(({ id }) => id === field)?.label ?? field;
+          expect(
+            unsaid.some((line) => line.startsWith(`${label}: `)),
+            `${label}, ${unsaid}`,
+          ).toBe(true);
+        }
+      }),
+      { numRuns: records / 10, seed },
+    );
+    expect(Math.min(found.accepted, found.refused)).toBeGreaterThan(records / 800);
+    if (formId !== 'change') expect(found.spelled).toBeGreaterThan(found.accepted);
+  });
 
 test('a schema has every field’s words, and the definitions it was made of', () => {
   const [form] = demo.forms!;

@@ -2,6 +2,7 @@ import { compileField, type FormDocument, fieldIdsOf, type SetDocument } from '@
 import { fieldName, type HydratedField } from '@arbeit/engine/field';
 import { type KindTable, kindIn, type ValueForm } from '@arbeit/engine/kinds';
 import { valueTypesOf } from '@arbeit/engine/value-types';
+import { type JsonMember, jsonMemberOf } from './json-record.ts';
 
 /** A JSON Schema (2020-12). */
 export type Schema = Readonly<Record<string, unknown>>;
@@ -21,8 +22,14 @@ type RuleDocument = NonNullable<SetDocument['fields'][number]['rules']>[number];
 /**
  * The schema of a form's record. It accepts every record the form sends and refuses what a schema can; the
  * rest is in `unsaid`. The definitions are in it under `x-arbeit`, so that it can be imported again.
+ * `spelling`: of its values as texts, or as `jsonRecord` spells them.
  */
-export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTable): RecordSchema {
+export function recordSchema(
+  set: SetDocument,
+  form: FormDocument,
+  kinds: KindTable,
+  spelling: 'texts' | 'json' = 'texts',
+): RecordSchema {
   const unsaid: string[] = [];
   const ids = fieldIdsOf(form);
   const own = withinForm(set.fields.filter(({ id }) => ids.includes(id)));
@@ -36,18 +43,23 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
     const name = fieldName(field);
     const rules = (definition.rules ?? []).filter(({ severity }) => severity !== 'warning');
     const isNeeded = rules.some(({ check, when }) => check.type === 'required' && !when);
+    const member = spelling === 'json' ? jsonMemberOf(field) : undefined;
     const said = rules.flatMap((rule) => {
-      const one = sayable(rule, values);
+      const one = member ? sayableOf(rule, member) : sayable(rule, values);
       if (one === undefined) unsaid.push(`${field.label}: the rule “${rule.id}” (${rule.check.type})`);
       return one ?? [];
     });
     if (definition.sameValueAs !== undefined)
       unsaid.push(`${field.label}: the same value as “${labelOf(own, definition.sameValueAs)}”`);
-    if (values.beyond) unsaid.push(`${field.label}: ${values.beyond}`);
-    properties[name] = property(field, isNeeded ? answeredOnly(values, field) : values, said, isNeeded);
+    if (member?.form.is === 'number' && member.form.decimals > 0)
+      unsaid.push(`${field.label}: at most ${member.form.decimals} decimals`);
+    if (values.beyond && member?.form.is !== 'list') unsaid.push(`${field.label}: ${values.beyond}`);
+    properties[name] = member
+      ? jsonProperty(field, member, values, said, isNeeded)
+      : property(field, isNeeded ? answeredOnly(values, field) : values, said, isNeeded);
     if (!definition.when) required.push(name);
     else {
-      const condition = conditionOf(definition.when, own, set, kinds);
+      const condition = conditionOf(definition.when, own, set, kinds, spelling);
       if (condition)
         conditions.push(ifThenElse(condition, { required: [name] }, { properties: { [name]: false } }));
       else unsaid.push(`${field.label}: when it counts`);
@@ -127,6 +139,70 @@ function property(
   };
 }
 
+/** The schema of a value that JSON spells otherwise than as a text. */
+function jsonProperty(
+  field: HydratedField,
+  { form, isExact, min, max }: JsonMember,
+  { expression }: ValueForm,
+  said: readonly Schema[],
+  isNeeded: boolean,
+): Schema {
+  const isThere = isNeeded || emptyValue(field) !== null;
+  const types = (...of: readonly string[]) => {
+    const all = isThere ? of : [...of, 'null'];
+    return all.length === 1 ? all[0] : all;
+  };
+  const about = { title: field.label, ...(field.hint ? { description: field.hint } : {}) };
+  const rules = said.length ? { allOf: said } : {};
+  switch (form.is) {
+    case 'boolean':
+      // The value of an empty field does not satisfy “required”: a box that is not ticked says no.
+      return isNeeded && emptyValue(field) === 'no'
+        ? { ...about, const: true, ...rules }
+        : { ...about, type: types('boolean'), ...rules };
+    case 'list':
+      return {
+        ...about,
+        type: 'array',
+        items: { enum: form.of },
+        uniqueItems: true,
+        // Nothing picked is an empty list, which only “required” refuses.
+        ...(form.least > 1 || isNeeded ? atLeast(form.least, isNeeded) : {}),
+        ...(form.most < form.of.length ? { maxItems: form.most } : {}),
+        ...rules,
+      };
+    default: {
+      const most = max ?? (form.digits === undefined ? undefined : 10 ** form.digits - 1);
+      const least = form.isSigned ? min : Math.max(0, min ?? 0);
+      const limits = {
+        ...(least === undefined ? {} : { minimum: least }),
+        ...(most === undefined ? {} : { maximum: most }),
+      };
+      const number = form.decimals === 0 ? 'integer' : 'number';
+      const pattern = expression === undefined ? {} : { pattern: `^(?:${expression})$` };
+      return isExact
+        ? { ...about, type: types(number), ...limits, ...rules }
+        : { ...about, type: types(number, 'string'), ...limits, ...pattern, ...rules };
+    }
+  }
+}
+
+/** So many items at least; without “required” none at all is as good. */
+const atLeast = (least: number, isNeeded: boolean): Schema =>
+  isNeeded ? { minItems: least } : { anyOf: [{ maxItems: 0 }, { minItems: least }] };
+
+/** A rule for a value that is no text in JSON; `undefined` if no schema can express it. */
+function sayableOf(
+  { check, when }: RuleDocument,
+  { form, isExact }: JsonMember,
+): readonly Schema[] | undefined {
+  if (check.type === 'required') return when ? undefined : [];
+  if (check.type === 'complete') return [];
+  // The limits of a range are said with its type (`jsonMemberOf`); a step of decimals is nothing exact.
+  const isSaid = check.type === 'range' && form.is === 'number' && isExact && !when && !('step' in check);
+  return isSaid ? [] : undefined;
+}
+
 const labelOf = (fields: SetDocument['fields'], id: string): string =>
   fields.find((field) => field.id === id)?.label ?? id;
 
@@ -169,6 +245,7 @@ function conditionOf(
   fields: SetDocument['fields'],
   set: SetDocument,
   kinds: KindTable,
+  spelling: 'texts' | 'json',
 ): Schema | undefined {
   if (!('field' in when)) return undefined;
   const other = fields.find(({ id }) => id === when.field);
@@ -180,5 +257,7 @@ function conditionOf(
   const isKnown = wanted.every((value) => typeof value === 'string' && values.among?.includes(value));
   if (!isKnown || define.hasSeveral) return undefined;
   const name = fieldName(other);
-  return { properties: { [name]: { enum: wanted } }, required: [name] };
+  const isBoolean = spelling === 'json' && values.json?.is === 'boolean';
+  const spelled = isBoolean ? wanted.map((value) => value === 'yes') : wanted;
+  return { properties: { [name]: { enum: spelled } }, required: [name] };
 }

@@ -5,6 +5,7 @@ import type { ChoicesPlan } from './run.ts';
 /** The possible values: all combinations if there are few options. */
 function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueForm {
   const names = offered.map(({ value }) => value);
+  const json = { is: 'list', of: names, least: Math.max(1, least), most } as const;
   if (names.length > 6) {
     const one = `(?:${names.map(escaped).join('|')})`;
     return {
@@ -12,14 +13,14 @@ function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueFor
       isRaw: true,
       expression: `${one}(?: ${one})*`,
       beyond: 'the order of choices, and how many',
+      json,
     };
   }
   const sets = Array.from({ length: 2 ** names.length }, (_, bits) =>
     names.filter((__, i) => bits & (1 << i)),
   );
-  return amongThem(
-    sets.filter(({ length }) => length >= Math.max(1, least) && length <= most).map((set) => set.join(' ')),
-  );
+  const values = sets.filter(({ length }) => length >= json.least && length <= most);
+  return { ...amongThem(values.map((set) => set.join(' '))), json };
 }
 
 export const valueTypes: ValueTypes<ChoicesPlan> = { values: choicesValues };

@@ -1,3 +1,18 @@
+/** How JSON spells the values of a kind that are more than a text. */
+export type JsonForm =
+  | { readonly is: 'boolean' }
+  /**
+   * `decimals`: the most after the point. `digits`: the most in front of it; missing if there is no limit.
+   */
+  | {
+      readonly is: 'number';
+      readonly decimals: number;
+      readonly digits?: number;
+      readonly isSigned: boolean;
+    }
+  /** A list of some of these texts, each once, with at least and at most so many. */
+  | { readonly is: 'list'; readonly of: readonly string[]; readonly least: number; readonly most: number };
+
 /** The typed values that fields of a definition can have, for types and schemas. Rules are not considered. */
 export interface ValueForm {
   /** A TypeScript type expression that is a subtype of `string`. */
@@ -10,6 +25,8 @@ export interface ValueForm {
   readonly isRaw?: boolean;
   /** Why some texts that match are still refused, in words. */
   readonly beyond?: string;
+  /** How JSON spells a value (`jsonRecord`); missing for a text. */
+  readonly json?: JsonForm;
 }
 
 /** The value form of a few values: one of them and nothing else. */
