@@ -36,6 +36,7 @@ export const set = {
     { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } },
     { id: 'price', name: strangeName, kind: 'currency', label: 'Price', entry: { currency: 'GBP' } },
     { id: 'arrival', kind: 'date', label: 'Arrival', rules: [{ id: 'soon', check: { type: 'range', min: 'today' }, say: 'This day is over.' }] },
+    { id: 'phone', kind: 'phone', label: 'Phone', entry: { home: 'GB', regions: ['GB', 'FR', 'CH'] } },
     { id: 'remarks', kind: 'text', label: 'Remarks', entry: { lines: 3, max: 12 } },
   ],
   forms: [
@@ -44,7 +45,7 @@ export const set = {
       title: `Booking ${strange}`,
       sections: [
         { title: strange, columns: 2, fields: ['pass', 'hut', 'meals', 'nights'] },
-        { fields: ['extras', 'dog', 'pin', 'price', 'arrival', 'remarks'] },
+        { fields: ['extras', 'dog', 'pin', 'price', 'arrival', 'phone', 'remarks'] },
       ],
     },
   ],
@@ -53,7 +54,7 @@ export const set = {
 /** The values of a record of that form. */
 export const values = {
   pass: '1234', 'stay[hut]': 'two-tarns', meals: 'half', nights: '2', '1-extras': ['tea', 'map'].join(' '),
-  dog: 'yes', pin: '1357', [strangeName]: '12.50', arrival: null, remarks: 'By rope.',
+  dog: 'yes', pin: '1357', [strangeName]: '12.50', arrival: null, phone: null, remarks: 'By rope.',
 }; // biome-ignore format: a list
 
 /** Writes the hand-off where the packages of the frameworks are found from. */

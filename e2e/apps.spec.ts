@@ -89,6 +89,35 @@ for (const app of ['react', 'vue', 'svelte', 'next', 'angular', 'page'] as const
       expect(await pin.getAttribute('value')).toBeFalsy();
     });
 
+    test('opens a calendar and a list of regions beside their fields, by key', async ({ page }) => {
+      await page.goto(live.address);
+      await isAlive(page);
+      const opener = page.getByRole('button', { name: `${wordOf('drawn/calendar')}: Arrival` });
+      await opener.press('Enter');
+      const month = page.getByRole('dialog', { name: `${wordOf('drawn/calendar')}: Arrival` });
+      const today = new Date();
+      const named = (day: Date) => day.toLocaleDateString('en-GB', { dateStyle: 'full' });
+      await expect(month.getByRole('button', { name: named(today), exact: true })).toBeFocused();
+      await expectNoViolations(page);
+      await page.keyboard.press('Escape');
+      await expect(month).toHaveCount(0);
+      await expect(opener).toBeFocused();
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('ArrowRight');
+      await page.keyboard.press('Enter');
+      const arrival = page.getByLabel('Arrival', { exact: true });
+      await expect(arrival).toBeFocused();
+      const tomorrow = new Date(today.getFullYear(), today.getMonth(), today.getDate() + 1);
+      await expect(arrival).toHaveValue(tomorrow.toLocaleDateString('en-GB'));
+      await page.getByRole('button', { name: /^GB \+44/ }).click();
+      await page.keyboard.type('fran');
+      await expectNoViolations(page);
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('button', { name: /^FR \+33/ })).toBeVisible();
+      await page.keyboard.type('123456789');
+      await expect(page.getByLabel('Phone', { exact: true })).toHaveValue('+33 1 23 45 67 89');
+    });
+
     test('hides what does not count, and keeps nothing of it', async ({ page }) => {
       await page.goto(live.address);
       await isAlive(page);
@@ -109,15 +138,15 @@ for (const app of ['react', 'vue', 'svelte', 'next', 'angular', 'page'] as const
         await isAlive(page);
         await fill(page);
         const tomorrow = new Date(day.getTime() + 86_400_000).toLocaleDateString('en-GB');
-        await page.getByLabel('Arrival').fill(tomorrow);
+        await page.getByLabel('Arrival', { exact: true }).fill(tomorrow);
         await page.keyboard.press('Tab');
         await submit(page);
         await expect(page.getByText('This day is over.')).toBeVisible();
-        await expect(page.getByLabel('Arrival')).toBeFocused();
+        await expect(page.getByLabel('Arrival', { exact: true })).toBeFocused();
         // React empties a form whose action is done: what was typed stays.
         await expect(page.getByLabel('Pass')).toHaveValue('RH-1234');
         await expect(page.getByLabel('PIN')).toHaveValue('1357');
-        await page.getByLabel('Arrival').fill('');
+        await page.getByLabel('Arrival', { exact: true }).fill('');
         await page.keyboard.press('Tab');
         await submit(page);
         await expect.poll(() => shown(page)).toEqual(values);

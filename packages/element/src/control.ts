@@ -1,4 +1,4 @@
-import type { FieldStore, Host } from '@arbeit/dom';
+import type { FieldStore, Host, PickerOptions } from '@arbeit/dom';
 import type { HydratedField } from '@arbeit/engine/field';
 
 /** The control inside a field's element. */
@@ -21,10 +21,14 @@ export interface Control {
   focused?(): HTMLElement | undefined;
 }
 
-/** Makes the control of a field that is drawn this way; `undefined` for other fields. */
+/**
+ * Makes the control of a field that is drawn this way; `undefined` for other fields. `options`: the clock of
+ * the page.
+ */
 export type Renderer = (
   store: FieldStore,
   attributes: Readonly<Record<string, string | boolean>>,
+  options: PickerOptions,
 ) => Control | undefined;
 
 /** Creates an element that is a part. */

@@ -1,10 +1,13 @@
 // @vitest-environment happy-dom
+
+import { calendar, regionList } from '@arbeit/dom';
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest';
 import { fields, forms, type } from '../../dom/src/adapters.fixture.ts';
 import { boxes } from './boxes.ts';
 import { defineFields, defineForms } from './define.ts';
 import type { FieldElement } from './field-element.ts';
 import type { FormElement } from './form-element.ts';
+import { pickers } from './pickers.ts';
 import { picks } from './picks.ts';
 
 /**
@@ -81,7 +84,10 @@ beforeAll(() => {
     },
   });
   defineForms(forms);
-  defineFields(fields, { drawings: [boxes, picks], today: '2027-02-10' });
+  defineFields(fields, {
+    drawings: [boxes, picks, pickers({ calendar, 'region-list': regionList })],
+    today: '2027-02-10',
+  });
 });
 afterEach(() => document.body.replaceChildren());
 
@@ -215,6 +221,29 @@ describe('controls', () => {
     expect(field('pin').shadowRoot!.innerHTML).not.toContain('48');
     inside('pin', 'button').click();
     expect([input.type, shown()]).toEqual(['text', ['4', '8', '', '']]);
+  });
+
+  test('a calendar and a list of regions open beside their lines, on the day of the page', () => {
+    put('<arbeit-field field="arrival"></arbeit-field><arbeit-field field="phone"></arbeit-field>');
+    const opener = inside('arrival', '[part~=opener]');
+    opener.click();
+    const day = inside('arrival', '[part~=day][tabindex="0"]');
+    expect(day.ariaLabel).toBe('Wednesday, 10 February 2027');
+    day.click();
+    expect([inside('arrival', 'input').value, field('arrival').typed]).toEqual(['10/02/2027', '2027-02-10']);
+    inside('phone', '[part~=opener]').click();
+    const french = [...field('phone').shadowRoot!.querySelectorAll<HTMLElement>('[part~=region]')].find(
+      (one) => one.textContent?.startsWith('France'),
+    );
+    french!.click();
+    expect(inside('phone', '[part~=opener]').textContent).toBe('FR +33');
+    // A field that is disabled by its form opens nothing, and one that is gone has left nothing.
+    const native = field('arrival') as unknown as { formDisabledCallback(isDisabled: boolean): void };
+    native.formDisabledCallback(true);
+    expect(opener.disabled).toBe(true);
+    const { shadowRoot } = field('arrival');
+    field('arrival').remove();
+    expect(shadowRoot!.querySelector('[part~=opener]')).toBeNull();
   });
 
   test('a list, buttons and checkboxes are picked', () => {

@@ -232,7 +232,7 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
         store.dispatch({ type: 'set', text: typed });
       if (!element.hasAttribute('name')) element.setAttribute('name', fieldName(store.field));
       dressElement(element, store);
-      const present = drawn(store, table.drawings);
+      const present = drawn(store, table.drawings, { today: table.today });
       view = present;
       root.adoptedStyleSheets = sheetsFor(element.ownerDocument, present);
       root.replaceChildren(...present.elements);

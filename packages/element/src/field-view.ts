@@ -1,4 +1,12 @@
-import { appearanceOf, attributesOf, type FieldStore, type Host, isConcealed, showStates } from '@arbeit/dom';
+import {
+  appearanceOf,
+  attributesOf,
+  type FieldStore,
+  type Host,
+  isConcealed,
+  type PickerOptions,
+  showStates,
+} from '@arbeit/dom';
 import type { Evaluation } from '@arbeit/engine/field';
 import { type Control, givenBefore, part, type Renderer } from './control.ts';
 import { iconNodes } from './icon.ts';
@@ -19,10 +27,10 @@ export interface View {
  * Draws a field: label, frame with prefix and suffix, hint, message. Each is a part; each but the message is
  * a slot.
  */
-export function drawn(store: FieldStore, drawings: readonly Renderer[]): View {
+export function drawn(store: FieldStore, drawings: readonly Renderer[], options: PickerOptions): View {
   const { field } = store;
   const { look = {} } = field;
-  const control = first(store, drawings);
+  const control = first(store, drawings, options);
   const label = part(control.isGroup ? 'span' : 'label', 'label');
   label.id = 'label';
   control.named.id = 'control';
@@ -68,14 +76,14 @@ function showMessages(place: HTMLElement, shown: Evaluation['shown']): void {
   );
 }
 
-function first(store: FieldStore, drawings: readonly Renderer[]): Control {
+function first(store: FieldStore, drawings: readonly Renderer[], options: PickerOptions): Control {
   const attributes = attributesOf(store.field);
   for (const drawing of drawings) {
-    const control = drawing(store, attributes);
+    const control = drawing(store, attributes, options);
     if (control) return control;
   }
   // A text input can draw any field.
-  return line(store, attributes) as Control;
+  return line(store, attributes, options) as Control;
 }
 
 /** A slot with a prefix or suffix, which the page can replace. */

@@ -1,16 +1,19 @@
 // @vitest-environment happy-dom
+
+import { calendar, regionList } from '@arbeit/dom';
 import { act } from 'react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { fieldOf } from '../../dom/src/adapters.fixture.ts';
+import { openDay } from '../../dom/src/days.ts';
 import { Boxes } from './boxes.tsx';
 import { controlOf } from './control.tsx';
 import { Counter } from './counter.tsx';
-import { openDay } from './days.ts';
 import { Label } from './label.tsx';
 import { Line } from './line.tsx';
 import { chooseDay, Month } from './month.tsx';
-import { click, drawField, find, press, texts, type } from './page.fixture.ts';
+import { click, drawField, endAll, find, press, texts, type } from './page.fixture.ts';
 import { PartLabels } from './part-labels.tsx';
+import { pickerWith } from './picker.tsx';
 import { Picks } from './picks.tsx';
 import { chooseRegion, RegionList, regionOf } from './region-list.tsx';
 import { Resting } from './resting.tsx';
@@ -96,6 +99,26 @@ const choose = (list: HTMLSelectElement, value: string) =>
     list.value = value;
     list.dispatchEvent(new Event('change', { bubbles: true }));
   });
+
+test('a picker is drawn beside its field, and removed with it; other fields have none', () => {
+  const Picker = pickerWith({ calendar, 'region-list': regionList });
+  const { place, field } = drawField('phone', (field) => (
+    <div>
+      <Line field={field} />
+      <Picker field={field} />
+    </div>
+  ));
+  click(find(place, '[data-arbeit=opener]'));
+  press(document.activeElement as HTMLElement, 'ArrowUp');
+  press(document.activeElement as HTMLElement, 'Enter');
+  expect([field().facts.region, texts(place, '[data-arbeit=opener]')]).toEqual(['CH', ['CH +41']]);
+  expect(document.activeElement).toBe(find(place, 'input'));
+  const own = find(place, '[data-arbeit=picker]');
+  endAll();
+  expect(own.childNodes.length).toBe(0);
+  const plain = drawField('price', (field) => <Picker field={field} />);
+  expect(find(plain.place, '[data-arbeit=picker]').childNodes.length).toBe(0);
+});
 
 describe('a calendar', () => {
   const picked: string[] = [];

@@ -1,10 +1,9 @@
 'use client';
 
-import { localToday } from '@arbeit/dom';
+import { dayAfterKey, localToday, openDay, weeksOf, withDay } from '@arbeit/dom';
 import { fieldsOf } from '@arbeit/engine/values';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
-import { dayAfterKey, openDay, weeksOf, withDay } from './days.ts';
 import { MonthAndYear } from './month-and-year.tsx';
 import type { Field } from './use-field.ts';
 

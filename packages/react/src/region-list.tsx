@@ -1,9 +1,8 @@
 'use client';
 
-import type { PhoneBody, PhonePlan } from '@arbeit/engine/kinds/phone';
+import { findRegions, type RegionChoice, regionChoices, regionEvent, regionIn } from '@arbeit/dom';
 import { type KeyboardEvent, useId, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
-import { findRegions, type RegionChoice, regionChoices } from './regions.ts';
 import type { Field } from './use-field.ts';
 
 /**
@@ -17,10 +16,8 @@ export function regionOf(field: Field): {
   readonly code: string;
   readonly name: string;
 } {
-  const plan = field.store.field.plan as PhonePlan;
-  const region = field.facts.region || plan.home;
-  const found = regionChoices(plan.plans, languageOf(field)).find((choice) => choice.region === region);
-  return { region, code: plan.plans[region]?.code ?? '', name: found?.name ?? region };
+  const { region, code, name } = regionIn(field.store);
+  return { region, code, name };
 }
 
 /**
@@ -30,12 +27,8 @@ export function regionOf(field: Field): {
  * const toFrance = (field: Field) => chooseRegion(field, 'FR');
  */
 export function chooseRegion(field: Field, region: string): void {
-  const { store, state } = field;
-  const plan = store.field.plan as PhonePlan;
-  const own = plan.plans[region];
-  if (!own) return;
-  const { digits } = (state.body as PhoneBody).read;
-  store.dispatch({ type: 'set', text: region === plan.home ? own.trunk + digits : `+${own.code}${digits}` });
+  const event = regionEvent(field.store, region);
+  if (event) field.store.dispatch(event);
 }
 
 /** The words of the list in the field’s language. */
@@ -72,12 +65,15 @@ export function RegionList({
   readonly classNames?: ClassNames<'search' | 'list' | 'region' | 'code' | 'none'>;
   readonly words?: Readonly<Record<'regions' | 'search' | 'hint' | 'none', string>>;
 }) {
-  const plan = field.store.field.plan as PhonePlan;
+  const { plans, region: present } = regionIn(field.store);
   const [search, setSearch] = useState('');
-  const [at, setAt] = useState(0);
   const id = useId();
-  const found = findRegions(regionChoices(plan.plans, languageOf(field)), search);
-  const here = Math.min(at, found.length - 1);
+  const all = regionChoices(plans, languageOf(field));
+  const found = findRegions(all, search);
+  /** The whole list begins at the region that the number has. */
+  const first = () => all.findIndex(({ region }) => region === present);
+  const [at, setAt] = useState(first);
+  const here = Math.min(Math.max(0, at), found.length - 1);
   const idOf = ({ region }: RegionChoice): string => `${id}-${region}`;
   const onKeyDown = (event: KeyboardEvent) => {
     const to = { ArrowDown: here + 1, ArrowUp: here - 1, PageDown: here + 8, PageUp: here - 8 }[event.key];
@@ -102,7 +98,7 @@ export function RegionList({
         value={search}
         onChange={(event) => {
           setSearch(event.target.value);
-          setAt(0);
+          setAt(event.target.value.trim() === '' ? first() : 0);
         }}
         onKeyDown={onKeyDown}
       />

@@ -1,11 +1,13 @@
 // @vitest-environment happy-dom
 
+import { calendar, pickerOf } from '@arbeit/dom';
 import { translateForm } from '@arbeit/engine/form';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { createApp, h, nextTick, ref } from 'vue';
 import { fieldOf, stay, type, walks } from '../../dom/src/adapters.fixture.ts';
 import { useField } from './use-field.ts';
 import { useForm } from './use-form.ts';
+import { usePicker } from './use-picker.ts';
 
 let mountings: (() => void)[] = [];
 function letGo(): void {
@@ -34,6 +36,24 @@ afterEach(letGo);
 
 const find = <E extends HTMLElement = HTMLInputElement>(selector: string): E =>
   document.querySelector<E>(selector)!;
+
+test('a calendar is drawn into the place of a component, and removed with it', async () => {
+  const today = '2027-02-10';
+  const { value } = mounted(
+    () => {
+      const own = useField(fieldOf('arrival'), { today });
+      return { ...own, place: usePicker(own.store, pickerOf({ calendar }), { today }) };
+    },
+    ({ inputProps, place }) => h('div', [h('input', inputProps), h('span', { ref: place, id: 'place' })]),
+  );
+  await nextTick();
+  find('[data-arbeit=opener]').click();
+  find('[data-arbeit=day][tabindex="0"]').click();
+  expect([value.value, document.activeElement === find('input')]).toEqual([today, true]);
+  const place = find('#place');
+  letGo();
+  expect(place.childNodes.length).toBe(0);
+});
 
 describe('a field', () => {
   const shown = (draw = true) =>

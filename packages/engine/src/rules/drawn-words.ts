@@ -4,7 +4,7 @@ import type { Wording } from './wording.ts';
 export const revealWords = ['reveal', 'conceal'] as const;
 
 /** The words of a calendar. */
-export const calendarWords = ['month-before', 'month-after', 'week', 'week-short'] as const;
+export const calendarWords = ['calendar', 'month-before', 'month-after', 'week', 'week-short'] as const;
 
 /** Units of time by name, as `Intl.DisplayNames` calls them. */
 const units: Readonly<Record<string, string>> = {

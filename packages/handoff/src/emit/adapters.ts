@@ -88,14 +88,54 @@ const ofAdornments: Readonly<Record<AdornmentName, readonly string[]>> = {
   counter: ['Counter'],
 };
 
+/** What draws a choice beside a control, by what is drawn there. */
+const pickers: Readonly<Partial<Record<AdornmentName, string>>> = {
+  calendar: 'calendar',
+  'region-list': 'regionList',
+};
+
+/** The pickers that the fields of a set need: their names, and the table of them in JavaScript. */
+export function pickersOf({ adornments }: Pick<Needs, 'adornments'>): {
+  readonly names: readonly string[];
+  readonly table: string;
+} {
+  const all = Object.entries(pickers).filter(([name]) => adornments.has(name as AdornmentName));
+  const members = all.map(([name, code]) => (name === code ? name : `'${name}': ${code}`));
+  return { names: all.map(([, code]) => code), table: `{ ${members.join(', ')} }` };
+}
+
+/** `picker` of an adapter, for sets with fields that need one. */
+function withPicker(needs: Needs): Pick<Adapter, 'more'> {
+  const { names, table } = pickersOf(needs);
+  if (names.length === 0) return {};
+  const more = {
+    typeImports: ['type Picker as PickerOf'],
+    imports: ['pickerOf', ...names],
+    js: `/** Draws a calendar or a list of regions beside a field that has one. */\nexport const picker = /*#__PURE__*/ pickerOf(${table});\n`,
+    dts: '/** Draws a calendar or a list of regions beside a field that has one: `picker(store)(element)` returns a function that removes it. */\nexport declare const picker: PickerOf;\n',
+  };
+  return { more };
+}
+
 /** Whether fields of a kind are picked from options rather than typed into. */
 export const isPicked = (kind: string, kinds: KindTable): boolean =>
   kindIn(kinds, kind).run.control === 'picks';
 
 const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].sort();
 
-/** The renderers that the elements of a set need. */
-export const renderersOf = ({ controls }: Needs): readonly string[] => unique([...controls]);
+const controlsOf = ({ controls }: Needs): readonly string[] => unique([...controls]);
+
+/** The renderers that the elements of a set need: their names, and the expressions that make them. */
+export function renderersOf(needs: Needs): {
+  readonly names: readonly string[];
+  readonly made: readonly string[];
+} {
+  const { names, table } = pickersOf(needs);
+  const controls = controlsOf(needs);
+  return names.length === 0
+    ? { names: controls, made: controls }
+    : { names: [...controls, 'pickers', ...names], made: [...controls, `pickers(${table})`] };
+}
 
 /** What asks the questions of fields, and of forms. */
 const askers = ({ isAsking, hasForms }: Needs): readonly string[] =>
@@ -122,18 +162,43 @@ function domFace(needs: Needs): Adapter {
       ...askers(needs),
     ]), // biome-ignore format: a list
     types: ['FieldStore', 'Recording', 'States', ...(hasForms ? ['FormStore', 'SendRecord'] : [])],
+    ...withPicker(needs),
     isClient: true,
   };
 }
 
 /** A component that draws any field of the set, with only the renderers that its kinds need. */
 function reactControl(needs: Needs): NonNullable<Adapter['more']> {
-  const drawn = renderersOf(needs).map((name) => (name === 'boxes' ? 'boxes: Boxes' : 'picks: Picks'));
+  const drawn = controlsOf(needs).map((name) => (name === 'boxes' ? 'boxes: Boxes' : 'picks: Picks'));
+  const { names, table } = pickersOf(needs);
+  const hasPicker = names.length > 0;
   return {
-    typeImports: ['type controlOf'],
-    imports: ['controlOf', ...drawn.map((one) => one.split(' ')[1] ?? '')],
-    js: `/** Draws a field with what its kind is drawn with. */\nexport const Control = /*#__PURE__*/ controlOf({ ${drawn.join(', ')} });\n`,
-    dts: '/** Draws a field with what its kind is drawn with: a line to type into, boxes, or what is picked from. */\nexport declare const Control: ReturnType<typeof controlOf>;\n',
+    typeImports: ['type controlOf', ...(hasPicker ? ['type pickerWith'] : [])],
+    imports: [
+      'controlOf',
+      ...drawn.map((one) => one.split(' ')[1] ?? ''),
+      ...(hasPicker ? ['pickerWith', ...names] : []),
+    ],
+    js: `/** Draws a field with what its kind is drawn with. */\nexport const Control = /*#__PURE__*/ controlOf({ ${drawn.join(', ')} });\n${hasPicker ? `/** Draws a calendar or a list of regions beside a field that has one. */\nexport const Picker = /*#__PURE__*/ pickerWith(${table});\n` : ''}`,
+    dts: `/** Draws a field with what its kind is drawn with: a line to type into, boxes, or what is picked from. */\nexport declare const Control: ReturnType<typeof controlOf>;\n${hasPicker ? '/** Draws a calendar or a list of regions beside a field that has one. */\nexport declare const Picker: ReturnType<typeof pickerWith>;\n' : ''}`,
+  };
+}
+
+/** The adapter for React. */
+function reactFace(needs: Needs): Adapter {
+  const { hasForms } = needs;
+  return {
+    from: '@arbeit/react',
+    names: unique([
+      'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
+      ...(hasForms ? ['carryOver', 'useForm'] : []),
+      ...askers(needs),
+      ...[...needs.controls].flatMap((name) => ofControls[name]),
+      ...[...needs.adornments].flatMap((name) => ofAdornments[name]),
+    ]), // biome-ignore format: a list
+    types: [...frameworkTypes(needs), ...(hasForms ? ['ServerAnswer'] : [])],
+    more: reactControl(needs),
+    isClient: true,
   };
 }
 
@@ -144,19 +209,7 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
     case 'dom':
       return domFace(needs);
     case 'react':
-      return {
-        from: '@arbeit/react',
-        names: unique([
-          'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
-          ...(hasForms ? ['carryOver', 'useForm'] : []),
-          ...askers(needs),
-          ...[...needs.controls].flatMap((name) => ofControls[name]),
-          ...[...needs.adornments].flatMap((name) => ofAdornments[name]),
-        ]), // biome-ignore format: a list
-        types: [...frameworkTypes(needs), ...(hasForms ? ['ServerAnswer'] : [])],
-        more: reactControl(needs),
-        isClient: true,
-      };
+      return reactFace(needs);
     case 'native':
       return {
         from: '@arbeit/native',
@@ -178,7 +231,7 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
           'defineFields',
           'record',
           ...(hasForms ? ['defineForms'] : []),
-          ...renderersOf(needs),
+          ...renderersOf(needs).names,
         ]),
         types: ['FieldElement', 'Recording', ...(hasForms ? ['FormElement'] : [])],
         isClient: true,
@@ -186,14 +239,22 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
     case 'vue':
       return {
         from: '@arbeit/vue',
-        names: unique(['record', 'useField', ...(hasForms ? ['useForm'] : []), ...askers(needs)]),
+        names: unique([
+          'record',
+          'useField',
+          ...(hasForms ? ['useForm'] : []),
+          ...(pickersOf(needs).names.length > 0 ? ['usePicker'] : []),
+          ...askers(needs),
+        ]),
         types: frameworkTypes(needs),
+        ...withPicker(needs),
       };
     case 'svelte':
       return {
         from: '@arbeit/svelte',
         names: unique(['field', ...(hasForms ? ['form'] : []), 'record', ...askers(needs)]),
         types: frameworkTypes(needs),
+        ...withPicker(needs),
       };
     case 'server':
     case 'html':

@@ -1,3 +1,5 @@
+import { pickerStyles } from '@arbeit/dom';
+
 /**
  * The appearances that a definition can choose, for pages that draw fields without the element. The rules use
  * the attributes that `rootProps` (React) or `states` (Vue, Svelte) set around a field, and those of React's
@@ -43,4 +45,4 @@ export const appearanceSheet = `/* Where labels stand, three sizes, a width in c
 :where([data-arbeit=field][data-label=inside]:is([data-active], [data-filled]):not(:has([data-arbeit=code])) > label) { transform: translateY(-.62em) scale(.75); }
 @media (prefers-reduced-motion: reduce) { :where([data-arbeit=field][data-label=inside]:not(:has([data-arbeit=code])) > label) { transition: none; } }
 :where([data-arbeit=field][hidden]) { display: none; }
-`;
+${pickerStyles}`;

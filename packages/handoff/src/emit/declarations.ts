@@ -3,7 +3,8 @@ import { misuse, say } from '@arbeit/engine/faults';
 import { buildTexts } from '../texts.ts';
 import type { Sources } from './sources.ts';
 
-const specifiers = /((?:\bfrom |\bimport\()')([^']+)(')/g;
+/** What a declaration imports. The compiler writes inferred types with double quotes. */
+const specifiers = /((?:\bfrom |\bimport\()['"])([^'"]+)(['"])/g;
 
 /** The declarations of a module of the tree. */
 const declarationsOf = (path: string): string => path.replace(/\.js$/, '.d.ts');

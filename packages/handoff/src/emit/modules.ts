@@ -152,12 +152,12 @@ export function elementsModule(set: SetDocument, needs: Needs, prefix = usualPre
   const nameOf = namesIn(set);
   const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
   const forms = formsOf(set).map(({ form }) => `all.${form}`);
-  const drawings = renderersOf(needs);
+  const { names, made } = renderersOf(needs);
   const drive = (form: string): string => `(store) => ${form}(store, askByFetch())`;
   const isOwn = prefix !== usualPrefix;
   const options = [
     ...(isOwn ? [`tag: ${inScript(`${prefix}-field`)}`] : []),
-    ...(drawings.length ? [`drawings: [${drawings.join(', ')}]`] : []),
+    ...(made.length ? [`drawings: [${made.join(', ')}]`] : []),
     ...(needs.isAsking ? [`drive: ${drive('driveAsks')}`] : []),
   ];
   const formOptions = [
@@ -168,11 +168,7 @@ export function elementsModule(set: SetDocument, needs: Needs, prefix = usualPre
   const asks = ['askByFetch', 'driveAsks', ...(forms.length ? ['driveFormAsks'] : [])];
   return {
     js: lines(
-      listed(
-        'import',
-        ['defineFields', ...(forms.length ? ['defineForms'] : []), ...drawings],
-        './element.js',
-      ),
+      listed('import', ['defineFields', ...(forms.length ? ['defineForms'] : []), ...names], './element.js'),
       ...(needs.isAsking ? [listed('import', asks, './dom.js')] : []),
       allOf('./fields.js'),
       '',

@@ -89,6 +89,7 @@ export const arabic: Wording = {
   'drawn/reveal': 'إظهار',
   'drawn/conceal': 'إخفاء',
   'drawn/left': 'الأحرف المتبقية: {left}',
+  'drawn/calendar': 'التقويم',
   'drawn/month-before': 'الشهر السابق',
   'drawn/month-after': 'الشهر التالي',
   'drawn/regions': 'البلدان والمناطق',

@@ -57,6 +57,7 @@ export const chinese: Wording = {
   'drawn/reveal': '显示',
   'drawn/conceal': '隐藏',
   'drawn/left': '剩余字符数：{left}',
+  'drawn/calendar': '日历',
   'drawn/month-before': '上个月',
   'drawn/month-after': '下个月',
   'drawn/regions': '国家和地区',

@@ -69,6 +69,7 @@ export const dutch: Wording = {
   'drawn/reveal': 'Tonen',
   'drawn/conceal': 'Verbergen',
   'drawn/left': 'Resterende tekens: {left}',
+  'drawn/calendar': 'Kalender',
   'drawn/month-before': 'Vorige maand',
   'drawn/month-after': 'Volgende maand',
   'drawn/regions': 'Landen en regio’s',

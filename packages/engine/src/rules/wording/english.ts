@@ -69,6 +69,7 @@ export const english: Wording = {
   'drawn/reveal': 'Show',
   'drawn/conceal': 'Hide',
   'drawn/left': 'Characters left: {left}',
+  'drawn/calendar': 'Calendar',
   'drawn/month-before': 'Previous month',
   'drawn/month-after': 'Next month',
   'drawn/regions': 'Regions',

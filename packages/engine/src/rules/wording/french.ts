@@ -73,6 +73,7 @@ export const french: Wording = {
   'drawn/reveal': 'Afficher',
   'drawn/conceal': 'Masquer',
   'drawn/left': 'Caractères restants : {left}',
+  'drawn/calendar': 'Calendrier',
   'drawn/month-before': 'Mois précédent',
   'drawn/month-after': 'Mois suivant',
   'drawn/regions': 'Pays et régions',

@@ -74,6 +74,7 @@ export const german: Wording = {
   'drawn/reveal': 'Anzeigen',
   'drawn/conceal': 'Verbergen',
   'drawn/left': 'Verbleibende Zeichen: {left}',
+  'drawn/calendar': 'Kalender',
   'drawn/month-before': 'Voriger Monat',
   'drawn/month-after': 'Nächster Monat',
   'drawn/regions': 'Länder und Regionen',

@@ -73,6 +73,7 @@ export const italian: Wording = {
   'drawn/reveal': 'Mostra',
   'drawn/conceal': 'Nascondi',
   'drawn/left': 'Caratteri rimanenti: {left}',
+  'drawn/calendar': 'Calendario',
   'drawn/month-before': 'Mese precedente',
   'drawn/month-after': 'Mese successivo',
   'drawn/regions': 'Paesi e regioni',

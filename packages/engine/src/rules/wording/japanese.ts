@@ -57,6 +57,7 @@ export const japanese: Wording = {
   'drawn/reveal': '表示',
   'drawn/conceal': '非表示',
   'drawn/left': '残りの文字数: {left}',
+  'drawn/calendar': 'カレンダー',
   'drawn/month-before': '前の月',
   'drawn/month-after': '次の月',
   'drawn/regions': '国と地域',

@@ -82,6 +82,7 @@ export const polish: Wording = {
   'drawn/reveal': 'Pokaż',
   'drawn/conceal': 'Ukryj',
   'drawn/left': 'Pozostało znaków: {left}',
+  'drawn/calendar': 'Kalendarz',
   'drawn/month-before': 'Poprzedni miesiąc',
   'drawn/month-after': 'Następny miesiąc',
   'drawn/regions': 'Kraje i regiony',

@@ -74,6 +74,7 @@ export const portuguese: Wording = {
   'drawn/reveal': 'Mostrar',
   'drawn/conceal': 'Ocultar',
   'drawn/left': 'Caracteres restantes: {left}',
+  'drawn/calendar': 'Calendário',
   'drawn/month-before': 'Mês anterior',
   'drawn/month-after': 'Próximo mês',
   'drawn/regions': 'Países e regiões',

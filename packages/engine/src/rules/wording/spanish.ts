@@ -73,6 +73,7 @@ export const spanish: Wording = {
   'drawn/reveal': 'Mostrar',
   'drawn/conceal': 'Ocultar',
   'drawn/left': 'Caracteres restantes: {left}',
+  'drawn/calendar': 'Calendario',
   'drawn/month-before': 'Mes anterior',
   'drawn/month-after': 'Mes siguiente',
   'drawn/regions': 'Países y regiones',

@@ -66,6 +66,7 @@ export const swedish: Wording = {
   'drawn/reveal': 'Visa',
   'drawn/conceal': 'Dölj',
   'drawn/left': 'Tecken kvar: {left}',
+  'drawn/calendar': 'Kalender',
   'drawn/month-before': 'Föregående månad',
   'drawn/month-after': 'Nästa månad',
   'drawn/regions': 'Länder och regioner',

@@ -1,4 +1,5 @@
 import { inQuotes, inScript } from '../../escape.ts';
+import { pickersOf } from '../adapters.ts';
 import type { AppFacts, Application, AppSection } from './application.ts';
 import {
   driveFunction,
@@ -24,9 +25,10 @@ export function fieldComponent({ needs, form }: AppFacts): {
   readonly code: readonly string[];
 } {
   const hasCounter = needs.adornments.has('counter');
+  const hasPicker = pickersOf(needs).names.length > 0;
   const names = [
     ...(needs.isAsking ? ['askByFetch', form ? 'driveFormAsks' : 'driveAsks'] : []),
-    'Control', ...(hasCounter ? ['Counter'] : []), 'Frame', 'Hint', 'Label', 'Message', 'useField',
+    'Control', ...(hasCounter ? ['Counter'] : []), 'Frame', 'Hint', 'Label', 'Message', ...(hasPicker ? ['Picker'] : []), 'useField',
   ]; // biome-ignore format: a list
   const head = form
     ? [
@@ -49,6 +51,7 @@ export function fieldComponent({ needs, form }: AppFacts): {
       '      <Label field={field} />',
       '      <Frame field={field}>',
       '        <Control field={field} />',
+      ...(hasPicker ? ['        <Picker field={field} />'] : []),
       ...(hasCounter ? ['        <Counter field={field} />'] : []),
       '      </Frame>',
       '      <Hint field={field} />',

@@ -1,4 +1,5 @@
 import { inQuotes, inTemplate } from '../../escape.ts';
+import { pickersOf } from '../adapters.ts';
 import type { AppFacts, Application } from './application.ts';
 import {
   driveFunction,
@@ -104,6 +105,7 @@ function controls({ needs }: AppFacts): readonly string[] {
 function fieldScript({ needs, form }: AppFacts): readonly Lines[] {
   const isAlone = !form && needs.isAsking;
   const hasPicks = needs.controls.has('picks');
+  const hasPicker = pickersOf(needs).names.length > 0;
   const shape = [
     ...(hasPicks || needs.hasLines ? ['control'] : []),
     ...(needs.controls.has('boxes') ? ['groups'] : []),
@@ -117,7 +119,7 @@ function fieldScript({ needs, form }: AppFacts): readonly Lines[] {
     '<script lang="ts">',
     form
       ? [
-          "import { field, type FieldStore } from './fields/svelte.js';",
+          imported(['field', 'type FieldStore', ...(hasPicker ? ['picker'] : [])], './fields/svelte.js'),
           '',
           'const { store }: { store: FieldStore } = $props();',
           '// A field is drawn for one store as long as it is on the page.',
@@ -125,7 +127,10 @@ function fieldScript({ needs, form }: AppFacts): readonly Lines[] {
           'const live = field(store.field, { store });',
         ]
       : [
-          imported([...(isAlone ? ['askByFetch', 'driveAsks'] : []), 'field'], './fields/svelte.js'),
+          imported(
+            [...(isAlone ? ['askByFetch', 'driveAsks'] : []), 'field', ...(hasPicker ? ['picker'] : [])],
+            './fields/svelte.js',
+          ),
           '',
           'const { of }: { of: Parameters<typeof field>[0] } = $props();',
           '// svelte-ignore state_referenced_locally',
@@ -169,6 +174,8 @@ const fieldFile = (facts: AppFacts): string =>
           '    {/if}',
         ]
       : false,
+    pickersOf(facts.needs).names.length > 0 &&
+      '    <span data-arbeit="picker" {@attach picker(live.store)}></span>',
     '    {#if look.behind}<span data-arbeit="sign" aria-hidden="true">{look.behind}</span>{/if}',
     '  </span>',
     '  {#if hint}<p {...live.hintProps}>{hint}</p>{/if}',

@@ -1,4 +1,5 @@
 import { inQuotes, inTemplate } from '../../escape.ts';
+import { pickersOf } from '../adapters.ts';
 import type { AppFacts, Application } from './application.ts';
 import {
   driveFunction,
@@ -16,19 +17,25 @@ import { viteApp } from './vite.ts';
 function fieldScript(facts: AppFacts): readonly Lines[] {
   const { needs, form } = facts;
   const isAlone = !form && needs.isAsking;
+  const hasPicker = pickersOf(needs).names.length > 0;
   const used = [
     ...(needs.controls.has('boxes') ? ['boxes'] : []),
     'evaluation', 'guideText', 'hintProps', 'inputProps',
     ...(needs.controls.has('picks') ? ['isPicked'] : []),
     'labelProps', 'messageProps', 'rootProps', 'shape',
-    ...(isAlone ? ['store'] : []),
+    ...(isAlone || (hasPicker && !form) ? ['store'] : []),
   ]; // biome-ignore format: a list
   return [
     '<script setup lang="ts">',
     needs.conceals ? "import { computed, ref } from 'vue';" : false,
     isAlone ? "import { onScopeDispose } from 'vue';" : false,
     imported(
-      [...(form ? ['type FieldStore'] : isAlone ? ['askByFetch', 'driveAsks'] : []), 'useField'],
+      [
+        ...(form ? ['type FieldStore'] : isAlone ? ['askByFetch', 'driveAsks'] : []),
+        ...(hasPicker ? ['picker'] : []),
+        'useField',
+        ...(hasPicker ? ['usePicker'] : []),
+      ],
       './fields/vue.js',
     ),
     '',
@@ -50,6 +57,7 @@ function fieldScript(facts: AppFacts): readonly Lines[] {
           "const type = computed(() => (isConcealed && !isRevealed.value ? 'password' : 'text'));",
         ]
       : false,
+    hasPicker && `const place = usePicker(${form ? 'props.store' : 'store'}, picker);`,
     isAlone ? 'onScopeDispose(driveAsks(store, askByFetch()));' : false,
     '</script>',
   ];
@@ -135,6 +143,7 @@ const fieldFile = (facts: AppFacts): string =>
           '      </button>',
         ]
       : false,
+    pickersOf(facts.needs).names.length > 0 && '      <span :ref="place" data-arbeit="picker" />',
     '      <span v-if="look.behind" data-arbeit="sign" aria-hidden="true">{{ look.behind }}</span>',
     '    </span>',
     '    <p v-if="definition.hint" v-bind="hintProps">{{ definition.hint }}</p>',

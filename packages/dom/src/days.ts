@@ -34,7 +34,12 @@ export function problemWith(field: HydratedField, date: string, today: string | 
   return at < 0 ? '' : toMessage(field, field.rules[at]!, findings[at]!).message;
 }
 
-/** The text that sets a day in a field; whatever else the field contains stays. */
+/**
+ * The text that sets a day in a field; whatever else the field contains stays.
+ *
+ * @example
+ * const text: string = withDay(arrival, start(arrival), '2027-02-14');
+ */
 export const withDay = ({ kind, plan }: HydratedField, { body }: FieldState, date: string): string =>
   kind.withDay?.(plan, body, date) ?? date;
 

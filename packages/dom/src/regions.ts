@@ -1,3 +1,7 @@
+import type { FieldEvent } from '@arbeit/engine/field';
+import type { PhoneBody, PhonePlan } from '@arbeit/engine/kinds/phone';
+import type { FieldStore } from './store.ts';
+
 /** A region as a list shows it. */
 export interface RegionChoice {
   readonly region: string;
@@ -59,4 +63,41 @@ export function findRegions(choices: readonly RegionChoice[], search: string): r
   // Names that begin with the text come before names that contain such a word.
   const begins = ({ name }: RegionChoice) => plain(name).startsWith(text);
   return [...found.filter(begins), ...found.filter((choice) => !begins(choice))];
+}
+
+/** The region of a telephone number, and the plans of those it may have. */
+export interface Region {
+  readonly region: string;
+  /** Its calling code, without `+`. */
+  readonly code: string;
+  readonly name: string;
+  readonly plans: Readonly<Record<string, { readonly code: string }>>;
+}
+
+/**
+ * The region of a telephone field, found while it is typed; the home region before.
+ *
+ * @example
+ * const { region } = regionIn(createStore(pass, evaluateOn()));
+ */
+export function regionIn({ field, state }: FieldStore): Region {
+  const { plans, home } = field.plan as PhonePlan;
+  const region = field.kind.facts?.(field.plan, state().body)?.region || home;
+  const found = regionChoices(plans, field.language ?? field.locale).find((one) => one.region === region);
+  return { region, code: plans[region]?.code ?? '', name: found?.name ?? region, plans };
+}
+
+/**
+ * The event that gives a telephone number another region; its digits stay. `undefined` for a region that the
+ * field does not have.
+ *
+ * @example
+ * const event = regionEvent(createStore(pass, evaluateOn()), 'FR');
+ */
+export function regionEvent({ field, state }: FieldStore, region: string): FieldEvent | undefined {
+  const { plans, home } = field.plan as PhonePlan;
+  const own = plans[region];
+  if (!own) return undefined;
+  const { digits } = (state().body as PhoneBody).read;
+  return { type: 'set', text: region === home ? own.trunk + digits : `+${own.code}${digits}` };
 }
