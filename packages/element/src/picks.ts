@@ -7,7 +7,7 @@ import { part, planOf, type Renderer, setAttributes } from './control.ts';
 const sheet = `
 [part~=options]{display:flex;flex-direction:column;gap:.35em}
 [part~=options][data-draw=segments]{flex-direction:row;flex-wrap:wrap}
-[part~=option]{display:inline-flex;gap:.5em;align-items:baseline}
+[part~=option]{display:inline-flex;gap:.5em;align-items:baseline;min-block-size:24px}
 `;
 
 /**

@@ -224,7 +224,7 @@ function ChoiceEditor({
       {option.choices.map(([choice, label], i) => (
         <label
           key={label}
-          className="flex min-h-6 items-baseline gap-2 hover:bg-paper"
+          className="flex min-h-[24px] items-baseline gap-2 hover:bg-paper"
           onMouseEnter={() => onPoint({ value: choice })}
         >
           <input

@@ -82,7 +82,7 @@ export function SeveralEditor({
           />
           <fieldset className="mt-1 h-32 overflow-y-auto" aria-label={words.all(option.label)}>
             {found.map(([code, label]) => (
-              <label key={code} className="flex min-h-6 items-baseline gap-2 hover:bg-paper">
+              <label key={code} className="flex min-h-[24px] items-baseline gap-2 hover:bg-paper">
                 <input
                   type="checkbox"
                   className="accent-[var(--oxide)]"

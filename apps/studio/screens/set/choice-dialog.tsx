@@ -167,7 +167,7 @@ function Members({
               return (
                 <td key={whose}>
                   {onChoose ? (
-                    <label className="flex items-baseline gap-2">
+                    <label className="flex min-h-[24px] items-baseline gap-2">
                       <input
                         type="radio"
                         name={`${group}-${at}`}

@@ -10,7 +10,7 @@ export const appearanceSheet = `/* Where labels stand, three sizes, a width in c
 :where([data-arbeit=frame]) { display: flex; align-items: center; gap: .25em; max-inline-size: 100%; inline-size: var(--arbeit-width, auto); }
 :where([data-arbeit=frame] > :is(input, textarea, select), [data-arbeit=frame] > div) { flex: 1; min-inline-size: 0; }
 :where([data-arbeit=frame] :is(input:not([type=radio], [type=checkbox]), textarea, select)) { inline-size: 100%; box-sizing: border-box; margin: 0; padding: var(--arbeit-padding, .4em .5em); border: 1px solid; font: inherit; }
-:where([data-arbeit=frame] [data-draw] label) { display: flex; gap: .4em; align-items: baseline; }
+:where([data-arbeit=frame] [data-draw] label) { display: flex; gap: .4em; align-items: baseline; min-block-size: 24px; }
 :where([data-arbeit=frame] [data-draw=segments]) { display: flex; flex-wrap: wrap; gap: .25em 1em; }
 :where([data-arbeit=line]) { position: relative; }
 :where([data-arbeit=line][data-concealed]) { display: flex; align-items: center; gap: .75em; }
