@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { dirname, join, posix } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
@@ -403,6 +403,18 @@ test('the README’s snippet for a server is a handler and a server action that 
     ['$ACTION_ID_60', '$ACTION_REF_1', '$ACTION_1:0', '$ACTION_KEY', 'csrf', 'save', 'photo'], 'arbeit',
     expect.stringContaining('http://localhost:3000/'),
   ]); // biome-ignore format: an answer beside the other
+});
+
+test('whatever a declaration of the folder imports from it is there, however it is written', () => {
+  const missing = [...files].flatMap(([path, text]) => {
+    if (!path.endsWith('.d.ts') || path.startsWith('apps/')) return [];
+    const named = [...text.matchAll(/(?:\bfrom |\bimport\()(['"])(\.[^'"]+)\1/g)].map(([, , to]) => to!);
+    return named
+      .map((to) => posix.join(posix.dirname(path), to).replace(/\.js$/, '.d.ts'))
+      .filter((to) => !files.has(to))
+      .map((to) => `${path}: ${to}`);
+  });
+  expect(missing).toEqual([]);
 });
 
 test('a record is sent as JSON spells it by the README’s snippet, and the server reads it', () => {
