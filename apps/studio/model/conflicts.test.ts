@@ -69,6 +69,10 @@ test('where the merged set would be invalid, one of the whole versions is chosen
   const { conflicts, merged } = mergeSets(start, mine, theirs);
   expect(conflicts.map(({ name }) => name)).toEqual([null]);
   expect([merged(new Set()), merged(new Set([0]))]).toEqual([theirs, mine]);
+  // A label that both changed alone would be one member; with it the merge is as invalid.
+  const titled = (document: SetDocument, title: string) => ({ ...document, title });
+  const more = mergeSets(start, titled(mine, 'Mine'), titled(theirs, 'Theirs'));
+  expect(more.conflicts.map(({ name }) => name)).toEqual([null]);
   const both = { ...mine, forms: theirs.forms } as SetDocument;
   expect([problemWithMerge(mine), problemWithMerge(both)]).toEqual([
     '',

@@ -139,12 +139,14 @@ describe('a list of regions', () => {
   test('arrows move in the list, a press picks, and what is not there says so', () => {
     const { store, find, press, opener } = drawn('phone');
     opener.click();
+    const selected = () => [...find('regions')!.children].map((one) => one.ariaSelected);
     // From the United Kingdom, the last of them.
+    expect(selected()).toEqual(['false', 'false', 'true']);
     press('ArrowUp');
     press('ArrowUp');
     press('ArrowUp');
     press('ArrowDown');
-    expect([...find('regions')!.children].map((one) => one.ariaSelected)).toEqual(['false', 'true', 'false']);
+    expect(selected()).toEqual(['false', 'true', 'false']);
     const search = document.activeElement as HTMLInputElement;
     search.value = 'zz';
     search.dispatchEvent(new Event('input'));
