@@ -35,7 +35,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   await page.getByRole('button', { name: texts.handoff.selectNone }).click();
   await isMade(page);
   const files = page.getByRole('navigation', { name: texts.handoff.filesOfTheHandOff });
-  await expect(files.getByRole('button', { name: 'change.schema.json' })).toBeVisible();
+  await expect(files.getByRole('button', { name: 'change.schema.json', exact: true })).toBeVisible();
   await expect(files.getByRole('button', { name: 'booking.schema.json' })).toHaveCount(0);
   await expect(files.getByRole('button', { name: 'vue.js' })).toHaveCount(0);
   await files.getByRole('button', { name: 'fields.d.ts' }).click();
