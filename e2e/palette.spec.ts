@@ -112,3 +112,30 @@ test('what is typed while a dialog is loading is typed into it', async ({ page, 
   await page.keyboard.press('Escape');
   await expect(field).toHaveValue('');
 });
+
+test('a dialog that has nothing to type into is closed by a key pressed while it was loading', async ({
+  page,
+}) => {
+  await page.goto('/sets/ridge-huts/trials');
+  let answer = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route('**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  // It is there for less than a frame.
+  const opened = page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const look = () => document.querySelector('[role="dialog"]') && resolve();
+        new MutationObserver(look).observe(document.body, { childList: true, subtree: true });
+      }),
+  );
+  await page.keyboard.press('?');
+  await page.keyboard.press('Escape');
+  answer();
+  await opened;
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});

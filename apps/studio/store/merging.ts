@@ -70,13 +70,12 @@ export function mergeOf(base: Json | undefined, mine: Json, theirs: Json): Merge
     places.map((place) => conflictAt(place, mine, theirs)),
     mine,
   );
-  const all = free === undefined ? undefined : { free, conflicts };
-  const whole: MemberConflict = { at: [], what: 'content', theirs, mine };
   // Changes that fit neither version in their place: only a whole version can be chosen.
-  const isMergeable = all && takenOver(all.free, mine, conflicts) !== undefined;
-  return isMergeable
-    ? { conflicts, merged: (takesMine) => takenOver(all.free, mine, conflicts.filter(takesMine)) ?? theirs }
-    : { conflicts: [whole], merged: (takesMine) => (takesMine(whole) ? mine : theirs) };
+  if (free === undefined || takenOver(free, mine, conflicts) === undefined) return wholeMerge(mine, theirs);
+  return {
+    conflicts,
+    merged: (takesMine) => takenOver(free, mine, conflicts.filter(takesMine)) ?? theirs,
+  };
 }
 
 /** A merge with a single conflict: the whole document. */
@@ -92,9 +91,9 @@ function placesBoth(mine: readonly Operation[], theirs: readonly Operation[]): r
   const found = new Map<string, Place>();
   for (const pair of conflictsOf(mine, theirs)) {
     const [first, second] = pair.map(placeOf) as [Place, Place];
-    const outer = isWithin(first.text, second.text) ? second : first;
-    // Mine says where to an item goes; both say which item.
-    if (!found.has(outer.text)) found.set(outer.text, outer.text === first.text ? first : outer);
+    // Of two moves of one item, mine.
+    const outer = first.text !== second.text && isWithin(first.text, second.text) ? second : first;
+    if (!found.has(outer.text)) found.set(outer.text, outer);
   }
   return [...found.values()].filter(
     ({ text }) => ![...found.keys()].some((outer) => outer !== text && isWithin(text, outer)),

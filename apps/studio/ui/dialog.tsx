@@ -7,8 +7,7 @@ import { takeHeldKeys } from './held-keys.ts';
 import { replayKeys } from './replay-keys.ts';
 
 /**
- * A dialog, for what needs more space than an inline panel. Escape closes it, and the focus returns to where
- * it was.
+ * A dialog, for what needs more space than an inline panel. Escape closes it.
  */
 export function Dialog({
   title,
@@ -34,11 +33,10 @@ export function Dialog({
             const first = (event.currentTarget as HTMLElement).querySelector<HTMLElement>(
               'input, textarea, select',
             );
-            const keys = takeHeldKeys();
+            void replayKeys(takeHeldKeys());
             if (!first) return;
             event.preventDefault();
             first.focus();
-            void replayKeys(keys);
           }}
           {...(about ? {} : { 'aria-describedby': undefined })}
         >

@@ -1,6 +1,6 @@
 'use client';
 
-import { type ComponentType, useCallback, useEffect, useState } from 'react';
+import { type ComponentType, useCallback, useEffect, useRef, useState } from 'react';
 import * as words from '../words/ui/later.ts';
 import { holdKeys, takeHeldKeys } from './held-keys.ts';
 
@@ -66,12 +66,14 @@ export function useLater<T>(from: Later<T>): Wanted<T> {
         setProblem(words.couldNotLoadThisPart);
       });
   }, [from]);
+  const holds = useRef(false);
   const open = useCallback(() => {
-    if (from.atHand() === undefined) holdKeys();
+    holds.current = from.atHand() === undefined;
+    if (holds.current) holdKeys();
     want();
   }, [from, want]);
   // A page that is left before its dialog has come keeps no keys from the next.
-  useEffect(() => () => void takeHeldKeys(), []);
+  useEffect(() => () => void (holds.current && takeHeldKeys()), []);
   return { it, problem, want, open };
 }
 

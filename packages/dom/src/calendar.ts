@@ -216,7 +216,6 @@ export const calendar: Picker =
           store.dispatch({ type: 'set', text: withDay(store.field, store.state(), date) });
           close();
         });
-        return () => undefined;
       },
     });
   };

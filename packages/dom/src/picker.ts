@@ -40,11 +40,8 @@ export interface Disclosed {
   name(): string;
   /** The accessible name of the panel. */
   readonly panel: string;
-  /**
-   * Fills the panel and focuses its first control. `close` closes it and returns the focus to the field. It
-   * returns a function that is called when the panel closes.
-   */
-  draw(panel: HTMLElement, close: () => void): () => void;
+  /** Fills the panel and focuses its first control. `close` closes it and returns the focus to the field. */
+  draw(panel: HTMLElement, close: () => void): void;
 }
 
 /** Creates an element that pages find by `data-arbeit` and, in a shadow tree, as a part. */
@@ -79,7 +76,6 @@ export function disclosure(place: HTMLElement, store: FieldStore, shown: Disclos
   button.type = 'button';
   button.ariaHasPopup = 'dialog';
   let panel: HTMLElement | undefined;
-  let undraw = (): void => undefined;
   const tell = (): void => {
     button.textContent = shown.text();
     button.ariaLabel = shown.name();
@@ -87,8 +83,8 @@ export function disclosure(place: HTMLElement, store: FieldStore, shown: Disclos
   const close = (): void => {
     if (!panel) return;
     const closing = panel;
+    // Removing it moves the focus, which closes it again.
     panel = undefined;
-    undraw();
     closing.remove();
     button.ariaExpanded = 'false';
   };
@@ -100,7 +96,7 @@ export function disclosure(place: HTMLElement, store: FieldStore, shown: Disclos
     panel.ariaLabel = shown.panel;
     place.append(panel);
     button.ariaExpanded = 'true';
-    undraw = shown.draw(panel, () => {
+    shown.draw(panel, () => {
       close();
       (control ?? button).focus();
     });

@@ -99,7 +99,6 @@ export const regionList: Picker = (store) => (place) => {
         if (event) store.dispatch(event);
         close();
       });
-      return () => undefined;
     },
   });
 };

@@ -134,6 +134,17 @@ export function ChoiceDialog({
   );
 }
 
+/** What differs, and the two versions of it. */
+const columnNames = (
+  <thead>
+    <tr>
+      <th scope="col">{words.what}</th>
+      <th scope="col">{words.theirs}</th>
+      <th scope="col">{words.mine}</th>
+    </tr>
+  </thead>
+);
+
 /** The members that differ, each in both versions; with `onChoose`, one of the two is chosen. */
 function Members({
   conflicts,
@@ -148,13 +159,7 @@ function Members({
   const group = useId();
   return (
     <table className="both-texts">
-      <thead>
-        <tr>
-          <th scope="col">{words.what}</th>
-          <th scope="col">{words.theirs}</th>
-          <th scope="col">{words.mine}</th>
-        </tr>
-      </thead>
+      {columnNames}
       <tbody>
         {conflicts.map((one, at) => (
           <tr key={one.id}>
@@ -204,13 +209,7 @@ function WholeVersions({ theirs, mine }: { readonly theirs: SetDocument; readonl
       </ul>
       {texts.length > 0 && (
         <table className="both-texts">
-          <thead>
-            <tr>
-              <th scope="col">{words.what}</th>
-              <th scope="col">{words.theirs}</th>
-              <th scope="col">{words.mine}</th>
-            </tr>
-          </thead>
+          {columnNames}
           <tbody>
             {texts.map((one) => (
               <tr key={`${one.of} ${one.member}`}>

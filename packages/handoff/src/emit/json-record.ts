@@ -19,31 +19,46 @@ export interface JsonMember {
 /** Digits of a decimal that a double always holds exactly (IEEE 754, binary64). */
 const exactDigits = 15;
 
+/** Decimals up to which JavaScript writes a number without an exponent (ECMAScript, Number::toString). */
+const plainDecimals = 6;
+
 const digitsIn = (decimal: string): number => decimal.replace(/^-/, '').split('.')[0]!.length;
+
+/** The strictest of some limits; `undefined` without any. */
+const strictest = (
+  limits: readonly string[],
+  isStricter: (a: number, b: number) => boolean,
+): string | undefined =>
+  limits.reduce<string | undefined>(
+    (best, one) => (best === undefined || isStricter(Number(one), Number(best)) ? one : best),
+    undefined,
+  );
 
 /** How JSON spells the values of a field; `undefined` for texts. */
 export function jsonMemberOf({ plan, rules }: HydratedField): JsonMember | undefined {
   const form = valueTypesOf(plan).values.json;
   if (form?.is !== 'number') return form && { form, isExact: false };
-  const limits: { min?: string; max?: string } = {};
+  /** Limits of all rules: each of them holds. */
+  const limits: Record<'min' | 'max', string[]> = { min: [], max: [] };
   for (const { check, severity, when } of rules) {
     if (check.type !== 'range' || severity !== 'error' || when) continue;
     for (const end of ['min', 'max'] as const) {
       const limit: unknown = (check as Readonly<Record<string, unknown>>)[end];
-      if (typeof limit === 'string' && /^-?\d+(?:\.\d+)?$/.test(limit)) limits[end] = limit;
+      if (typeof limit === 'string' && /^-?\d+(?:\.\d+)?$/.test(limit)) limits[end].push(limit);
     }
   }
-  const { min, max } = limits;
+  const min = strictest(limits.min, (a, b) => a > b);
+  const max = strictest(limits.max, (a, b) => a < b);
   const most = min === undefined || max === undefined ? form.digits : Math.max(digitsIn(min), digitsIn(max));
   return {
     form,
-    isExact: most !== undefined && most + form.decimals <= exactDigits,
+    isExact: most !== undefined && most + form.decimals <= exactDigits && form.decimals <= plainDecimals,
     ...(min === undefined ? {} : { min: Number(min) }),
     ...(max === undefined ? {} : { max: Number(max) }),
   };
 }
 
-/** The fields of a form whose values JSON spells otherwise than as texts, by name. */
+/** The fields of a form whose values JSON does not spell as texts, by name. */
 export const jsonTypesOf = (form: HydratedForm): Readonly<Record<string, JsonType>> =>
   Object.fromEntries(
     form.fields.flatMap((field) => {

@@ -200,6 +200,32 @@ for (const [set, formId] of [
     if (formId !== 'change') expect(found.spelled).toBeGreaterThan(found.accepted);
   });
 
+test('the schema of numbers in JSON has the strictest limits, and texts where an exponent would be written', () => {
+  const range = (id: string, limits: object) => ({ id, check: { type: 'range', ...limits } });
+  const set = {
+    arbeit: 2,
+    title: 'Numbers',
+    locale: 'en-GB',
+    fields: [
+      { id: 'beds', kind: 'number', label: 'Beds', entry: {}, rules: [range('a', { min: 2, max: 8 }), range('b', { min: 1, max: 12 })] },
+      { id: 'share', kind: 'number', label: 'Share', entry: { decimals: { max: 8 } }, rules: [range('a', { min: 0, max: 1 })] },
+      { id: 'any', kind: 'number', label: 'Any', entry: {} },
+    ],
+    forms: [{ id: 'all', fields: ['beds', 'share', 'any'] }],
+  } as unknown as SetDocument; // biome-ignore format: a field a line
+  const { schema } = recordSchema(set, set.forms![0]!, kinds, 'json');
+  expect(schema.properties).toMatchObject({
+    beds: { type: ['integer', 'null'], minimum: 2, maximum: 8 },
+    share: { type: ['number', 'string', 'null'] },
+    any: { type: ['integer', 'string', 'null'] },
+  });
+  const accepts = new Ajv2020({ strict: false }).compile(schema as object);
+  const open = compile(set, kinds).forms[0] as HydratedForm;
+  const values = { beds: '4', share: '0.00000001', any: '12345678901234567' };
+  const spelled = jsonRecord(jsonTypesOf(open), values);
+  expect([spelled, accepts(spelled), accepts.errors]).toEqual([{ ...values, beds: 4 }, true, null]);
+});
+
 test('a schema has every field’s words, and the definitions it was made of', () => {
   const [form] = demo.forms!;
   const { schema } = recordSchema(demo, form!, kinds);

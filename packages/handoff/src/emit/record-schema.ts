@@ -139,7 +139,7 @@ function property(
   };
 }
 
-/** The schema of a value that JSON spells otherwise than as a text. */
+/** The schema of a value that JSON does not spell as a text. */
 function jsonProperty(
   field: HydratedField,
   { form, isExact, min, max }: JsonMember,
@@ -191,14 +191,15 @@ function jsonProperty(
 const atLeast = (least: number, isNeeded: boolean): Schema =>
   isNeeded ? { minItems: least } : { anyOf: [{ maxItems: 0 }, { minItems: least }] };
 
-/** A rule for a value that is no text in JSON; `undefined` if no schema can express it. */
+/** A rule for a value that is not a text in JSON; `undefined` if no schema can express it. */
 function sayableOf(
   { check, when }: RuleDocument,
   { form, isExact }: JsonMember,
 ): readonly Schema[] | undefined {
   if (check.type === 'required') return when ? undefined : [];
   if (check.type === 'complete') return [];
-  // The limits of a range are said with its type (`jsonMemberOf`); a step of decimals is nothing exact.
+  // The limits of a range are said with its type (`jsonMemberOf`); a step of decimals cannot be checked
+  // exactly.
   const isSaid = check.type === 'range' && form.is === 'number' && isExact && !when && !('step' in check);
   return isSaid ? [] : undefined;
 }
