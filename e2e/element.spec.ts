@@ -255,7 +255,9 @@ test('a look: a label inside moves away and swallows no click; signs, an icon, a
   await expect.poll(async () => (await boxOf(label)).height).toBeLessThan(before.height);
   // It covers nothing of what is typed.
   const padding = await mail.evaluate((element) => Number.parseFloat(getComputedStyle(element).paddingTop));
-  expect((await boxOf(label)).bottom).toBeLessThanOrEqual(input.top + padding + 1);
+  await expect
+    .poll(async () => (await boxOf(label)).bottom, 'the label on its way up')
+    .toBeLessThanOrEqual(input.top + padding + 1);
   await mail.blur();
   expect((await boxOf(label)).height).toBeLessThan(before.height);
 

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import * as words from '../apps/studio/words/index.ts';
 import { patient, test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
@@ -521,6 +521,109 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
   await expect(
     page.locator(`[data-set="${id}"]`).getByRole('button', { name: words.shared.restore }),
   ).toBeFocused();
+});
+
+test('a dialog that closes returns the focus to where it was opened', async ({ page, request }) => {
+  const id = await newSet(request, { fields: [pin] });
+  const dialog = page.getByRole('dialog');
+  const isBack = async (from: Locator, of: string) => {
+    await expect(dialog, of).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(dialog, of).toHaveCount(0);
+    await expect(from, of).toBeFocused();
+  };
+  /** Every item of a menu that opens a dialog, by key and by mouse. */
+  const eachOf = async (menu: Locator, items: readonly string[]) => {
+    for (const name of items)
+      for (const byKey of [true, false]) {
+        const item = page.getByRole('menuitem', { name });
+        if (byKey) await menu.press('Enter');
+        else await menu.click();
+        if (byKey) await item.press('Enter');
+        else await item.click();
+        await isBack(menu, name);
+      }
+  };
+  const ofField = [
+    words.shared.changeId,
+    words.shared.changeKind,
+    words.shared.locale,
+    words.set.copyOrMoveToAnother,
+  ];
+  await page.goto('/');
+  const section = page.locator(`[data-set="${id}"]`);
+  await eachOf(section.getByRole('button', { name: words.shared.actionsFor('Key-box PIN') }), ofField);
+  await eachOf(section.locator('.set-head').getByRole('button', { name: words.shared.actionsFor('') }), [
+    words.shared.locale,
+    words.shared.characterClasses,
+    words.shelf.severalFields,
+    words.shared.changeId,
+  ]);
+  for (const button of [
+    section.getByRole('button', { name: words.shared.newField }),
+    page.getByRole('button', { name: words.shelf.importLabel, exact: true }),
+  ]) {
+    await button.press('Enter');
+    await isBack(button, 'from a button');
+  }
+  await page.goto(`/sets/${id}/fields/pin`);
+  await eachOf(page.getByRole('button', { name: words.shared.actionsFor('Key-box PIN') }), [
+    ...ofField,
+    words.desk.newFieldInThisSet,
+  ]);
+  const line = liveLine(page, 'Key-box PIN');
+  await line.focus();
+  await page.keyboard.press('Control+k');
+  await isBack(line, 'from a field');
+});
+
+test('what somebody does while a new id is being saved stays', async ({ page, request }) => {
+  const id = await newSet(request, { fields: [pin] });
+  const rename = async (label: string, to: string) => {
+    await page.getByRole('button', { name: words.shared.actionsFor(label) }).press('Enter');
+    await page.getByRole('menuitem', { name: words.shared.changeId }).press('Enter');
+    await page.getByRole('textbox', { name: words.later.id, exact: true }).fill(to);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  };
+  /** Saves wait until the returned function is called. */
+  const holdSaves = async () => {
+    let letGo = () => {};
+    const isLetGo = new Promise<void>((done) => {
+      letGo = done;
+    });
+    await page.route('**/api/sets/*', async (route) => {
+      if (route.request().method() === 'PUT') await isLetGo;
+      await route.continue();
+    });
+    return letGo;
+  };
+  const first = async () => (await documentOf(request, id)).fields[0];
+
+  await page.goto(`/sets/${id}/fields/pin`);
+  const ofDesk = await holdSaves();
+  await rename('Key-box PIN', 'box');
+  await expect(page.getByRole('button', { name: words.shared.actionsFor('Key-box PIN') })).toBeFocused();
+  // The same page goes on with the new id, so that what is changed now is not lost.
+  await page.getByRole('textbox', { name: words.desk.label, exact: true }).fill('Key box');
+  expect((await first()).id).toBe('pin');
+  ofDesk();
+  await page.waitForURL(`**/sets/${id}/fields/box`);
+  await expect.poll(first).toMatchObject({ id: 'box', label: 'Key box' });
+
+  await page.goto('/');
+  const ofShelf = await holdSaves();
+  const section = page.locator(`[data-set="${id}"]`);
+  await rename('Key box', 'locker');
+  await expect(section.locator('[data-row="locker"] .shelf-name')).toBeFocused();
+  await section.getByRole('button', { name: words.shared.actionsFor('Key box') }).click();
+  const item = page.getByRole('menuitem', { name: words.shared.changeId });
+  await expect(item).toBeVisible();
+  expect((await first()).id).toBe('box');
+  ofShelf();
+  await expect.poll(first).toMatchObject({ id: 'locker' });
+  await saved(page);
+  await expect(item).toBeVisible();
 });
 
 test('what is faulty is not called saved', async ({ page, request }) => {

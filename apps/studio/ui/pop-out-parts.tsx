@@ -11,8 +11,10 @@ import type { MenuProps, PopOutProps } from './pop-out-props.ts';
 function useLandmark() {
   const [landmark, setLandmark] = useState<HTMLElement | null>(null);
   const trigger = useCallback((button: HTMLElement | null) => {
-    if (button)
-      setLandmark(button.closest<HTMLElement>('main, header, aside, [role="dialog"]') ?? document.body);
+    if (!button) return;
+    // It replaces the button that waited for this module, with its focus.
+    if (document.activeElement === document.body) button.focus();
+    setLandmark(button.closest<HTMLElement>('main, header, aside, [role="dialog"]') ?? document.body);
   }, []);
   return { landmark, trigger };
 }
@@ -83,7 +85,11 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
             collisionPadding={8}
             className={`menu ${className}`}
             onCloseAutoFocus={(event) => {
-              if (movesFocus.current) event.preventDefault();
+              const { body, activeElement } = document;
+              // What was chosen may have moved the focus already.
+              const isElsewhere =
+                activeElement !== body && !(event.currentTarget as Element).contains(activeElement);
+              if (movesFocus.current || isElsewhere) event.preventDefault();
               movesFocus.current = false;
             }}
             onFocus={(event) => {

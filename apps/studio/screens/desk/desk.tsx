@@ -50,7 +50,7 @@ const SharedValue = deferred(() => import('./shared-value.tsx').then((own) => ow
  */
 export function Desk({ stored, fieldId }: DeskProps) {
   const set = useSet(stored);
-  const { id, follow } = useOwnId(set, 'fields', fieldId);
+  const { id, follow, rename } = useOwnId(set, 'fields', fieldId);
   const definition = fieldOf(set.document, id) ?? fieldOf(stored.document, fieldId)!;
   useUndoKeys(set.undo, set.redo);
   // After a change of kind, by hand or by undo, the desk waits until the kind is loaded.
@@ -60,7 +60,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
     <>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
         <SaveLine set={set} />
-        <FieldTurns set={set} definition={definition} />
+        <FieldTurns set={set} definition={definition} onRenamed={rename} />
       </Masthead>
       {isHere ? (
         <Sheet key={definition.kind} set={set} definition={definition} onLabelDone={follow} />

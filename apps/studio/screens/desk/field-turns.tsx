@@ -15,9 +15,12 @@ import { useNewField } from '../set/new-field-command.tsx';
 export function FieldTurns({
   set,
   definition,
+  onRenamed,
 }: {
   readonly set: EditedSet;
   readonly definition: FieldDocument;
+  /** Called with the new id of the field. */
+  readonly onRenamed: (id: string) => void;
 }) {
   const router = useRouter();
   const newField = useNewField(set);
@@ -57,11 +60,12 @@ export function FieldTurns({
             onSelect: () => router.push(`${hrefOf(definition.id)}/alone`),
           },
         ]}
-        onMade={(id) => {
+        onMade={async (id, saved) => {
+          await saved;
           leaveMade(set.key, `fields/${id}`);
           router.push(hrefOf(id));
         }}
-        onRenamed={(id) => router.replace(hrefOf(id))}
+        onRenamed={onRenamed}
         onDelete={remove}
       />
       {newField.dialog}

@@ -29,7 +29,10 @@ export function RenameDialog({
   field,
   onClose,
   onDone,
-}: Props & { readonly onDone: (id: string) => void }) {
+}: Props & {
+  /** Called with its id once the page has it; it is saved afterwards. */
+  readonly onDone: (id: string) => void;
+}) {
   const [id, setId] = useState(field.id);
   const [name, setName] = useState(field.name ?? '');
   const problem = problemWithId(set.document, id, field.id);
@@ -50,8 +53,9 @@ export function RenameDialog({
           event.preventDefault();
           if (problem || nameProblem) return;
           keepId(set.key, `fields/${field.id}`);
-          if (id === field.id && name === (field.name ?? '')) onDone(id);
-          else void set.editAndSave((d) => renamed(d, field, id, name)).then(() => onDone(id));
+          if (id !== field.id || name !== (field.name ?? ''))
+            void set.editAndSave((d) => renamed(d, field, id, name));
+          onDone(id);
         }}
       >
         <Named label={words.id} value={id} problem={problem} onChange={setId} />
@@ -158,7 +162,8 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
         disabled={turned === null || chosen === field.kind}
         onClick={() => {
           if (!turned) return;
-          void set.editAndSave((d) => turnedIn(d, turned.field, kinds).set).then(onDone);
+          void set.editAndSave((d) => turnedIn(d, turned.field, kinds).set);
+          onDone();
         }}
       >
         {words.change}

@@ -39,8 +39,9 @@ export function FieldMenu({
   readonly more?: readonly MenuItem[];
   /** Adds a field to another set; resolves to an error message, or ''. */
   readonly deliver?: (to: ListedSet, field: FieldDocument) => Promise<string>;
-  /** Called with the id of a new field. */
-  readonly onMade: (id: string) => void;
+  /** Called with the id of a new field once the page has it; `saved` resolves when the store has it as well. */
+  readonly onMade: (id: string, saved: Promise<void>) => void;
+  /** Called with its new id once the page has it. */
   readonly onRenamed: (id: string) => void;
   /** Called after a change of its kind. */
   readonly onTurned?: () => void;
@@ -68,8 +69,10 @@ export function FieldMenu({
         const { duplicateField } = await edits();
         const { set: next, id } = duplicateField(set.document, field.id);
         addNewId(set.key, `fields/${id}`);
-        await set.editAndSave(() => next);
-        onMade(id);
+        onMade(
+          id,
+          set.editAndSave(() => next),
+        );
       },
     },
     { id: 'rename', label: words.changeId, note: field.id, onSelect: () => ask('rename') },

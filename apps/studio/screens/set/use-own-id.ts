@@ -18,7 +18,12 @@ export function useOwnId(
   set: EditedSet,
   list: 'fields' | 'forms',
   first: string,
-): { readonly id: string; follow(): Promise<void> } {
+): {
+  readonly id: string;
+  follow(): Promise<void>;
+  /** The page goes on with another id that somebody has just set. */
+  rename(id: string): void;
+} {
   useAtFirstUse(following);
   /** All ids it has had on this page, the newest first. */
   const [ids, setIds] = useState<readonly string[]>([first]);
@@ -34,8 +39,10 @@ export function useOwnId(
     shown.current = id;
     window.history.replaceState(null, '', `/sets/${set.key}/${list}/${id}`);
   }, [id, is, list, set.key]);
+  const take = (next: string): void => setIds((all) => [next, ...all.filter((one) => one !== next)]);
   return {
     id,
+    rename: take,
     async follow() {
       if (!isNewId(set.key, `${list}/${id}`)) return;
       // Without the network the id stays; the next edit of the label tries again.
@@ -44,7 +51,7 @@ export function useOwnId(
       if (!loaded || !next) return;
       keepId(set.key, `${list}/${id}`);
       addNewId(set.key, `${list}/${next.id}`);
-      setIds((all) => [next.id, ...all.filter((one) => one !== next.id)]);
+      take(next.id);
       // What was changed meanwhile stays.
       await set.editAndSave((d) => {
         const now = loaded.withIdFromLabel(d, `${list}/${id}`);
