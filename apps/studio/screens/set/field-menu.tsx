@@ -39,7 +39,7 @@ export function FieldMenu({
   readonly more?: readonly MenuItem[];
   /** Adds a field to another set; resolves to an error message, or ''. */
   readonly deliver?: (to: ListedSet, field: FieldDocument) => Promise<string>;
-  /** Called with the id of a new field once the page has it; `saved` resolves when the store has it as well. */
+  /** Called with the id of a new field once the page has it; `saved` resolves once the store has it. */
   readonly onMade: (id: string, saved: Promise<void>) => void;
   /** Called with its new id once the page has it. */
   readonly onRenamed: (id: string) => void;
