@@ -28,10 +28,10 @@ export const set = {
   locale: 'en-GB',
   fields: [
     { id: 'pass', kind: 'pattern', label: 'Pass', hint: strange, entry: { pattern: 'RH-<4 digit>', ghost: true }, look: { width: 12, before: '№', icon: '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>' }, rules: [{ id: 'needed', check: { type: 'required' } }, { id: 'known', check: { type: 'remote', ask: '/api/passes' } }] },
-    { id: 'hut', name: 'stay[hut]', kind: 'choice', label: 'Hut', placeholder: 'Which?', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'two-tarns', label: 'Two Tarns' }] }, rules: [{ id: 'needed', check: { type: 'required' } }] },
-    { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] }, initial: 'none' },
-    { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
-    { id: 'extras', name: '1-extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'map', label: 'Map' }] } },
+    { id: 'hut', name: 'stay[hut]', kind: 'choice', label: 'Hut', placeholder: 'Which?', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'Two Tarns', label: 'Two Tarns' }] }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+    { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half board', label: 'Half board' }] }, initial: 'none' },
+    { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half board' } },
+    { id: 'extras', name: '1-extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'hut map', label: 'Map' }] } },
     { id: 'dog', kind: 'yes-no', label: 'A dog?', entry: { draw: 'tick' } },
     { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } },
     { id: 'price', name: strangeName, kind: 'currency', label: 'Price', entry: { currency: 'GBP' } },
@@ -53,7 +53,7 @@ export const set = {
 
 /** The values of a record of that form. */
 export const values = {
-  pass: '1234', 'stay[hut]': 'two-tarns', meals: 'half', nights: '2', '1-extras': ['tea', 'map'].join(' '),
+  pass: '1234', 'stay[hut]': 'Two Tarns', meals: 'half board', nights: '2', '1-extras': ['tea', 'hut map'].join('\n'),
   dog: 'yes', pin: '1357', [strangeName]: '12.50', arrival: null, phone: null, remarks: 'By rope.',
 }; // biome-ignore format: a list
 

@@ -24,7 +24,7 @@ const isAlive = (page: Page) =>
 async function fill(page: Page): Promise<void> {
   await page.getByLabel('Pass').pressSequentially('1234');
   await expect(page.getByLabel('Pass')).toHaveValue('RH-1234');
-  await page.getByLabel('Hut').selectOption('two-tarns');
+  await page.getByLabel('Hut').selectOption('Two Tarns');
   await page.getByLabel('Half board').check();
   await page.getByLabel('Nights').fill('2');
   await page.getByLabel('Tea').check();

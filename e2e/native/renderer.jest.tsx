@@ -101,8 +101,8 @@ test('the button sends nothing until the form is ready, and then its record', as
   expect(posts).toEqual([
     expect.objectContaining({
       pass: '1234',
-      'stay[hut]': 'two-tarns',
-      meals: 'half',
+      'stay[hut]': 'Two Tarns',
+      meals: 'half board',
       nights: '2',
       '1-extras': 'tea',
     }),

@@ -22,7 +22,11 @@ const choose = (root: Locator, text: string): Promise<void> =>
   root.evaluate(
     (element, [what, given]) => {
       const inside = element.matches(what) ? [element] : [...element.querySelectorAll(what)];
-      const wanted = new Set([given, ...given.split(' '), ...given.split(';').map((one) => one.trim())]);
+      const wanted = new Set([
+        given,
+        ...given.split(/[ \n]/),
+        ...given.split(/[;\n]/).map((one) => one.trim()),
+      ]);
       const tell = (one: Element): void => {
         one.dispatchEvent(new Event('input', { bubbles: true, composed: true }));
         one.dispatchEvent(new Event('change', { bubbles: true }));

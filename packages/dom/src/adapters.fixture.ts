@@ -11,7 +11,7 @@ export const { fields, forms } = compile(
       { id: 'pass', kind: 'pattern', label: 'Pass', hint: 'On its back.', entry: { pattern: 'RH-<4 digit>', ghost: true }, look: { width: 9, before: '№', icon: '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
       { id: 'meals', kind: 'choice', label: 'Meals', entry: { draw: 'radio', options: [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }] } },
       { id: 'hut', kind: 'choice', label: 'Hut', placeholder: 'Which?', entry: { options: [{ value: 'windgap', label: 'Windgap' }, { value: 'two-tarns', label: 'Two Tarns' }] } },
-      { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'map', label: 'Map' }] } },
+      { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'tea', label: 'Tea' }, { value: 'hut map', label: 'Map' }] } },
       { id: 'nights', kind: 'number', label: 'Nights', when: { field: 'meals', is: 'half' } },
       { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } },
       { id: 'word', kind: 'text', label: 'Word', entry: { conceal: true } },

@@ -1,4 +1,4 @@
-import type { FieldEvent } from '@arbeit/engine/field';
+import { type FieldEvent, joinValues, pickedValues } from '@arbeit/engine/field';
 import { type Attachment, attach, hasFocus, tellOf } from './attach.ts';
 import { historyKey } from './history-keys.ts';
 import { type Host, nativeHost } from './host.ts';
@@ -22,19 +22,19 @@ const boxesIn = (element: HTMLElement): HTMLInputElement[] => [...element.queryS
 const isFixed = ({ store }: Picks): boolean => store.field.html.readonly === true;
 
 /** The values picked on the page, as the raw value lists them. */
-const pickedIn = ({ element, select }: Pick<Picks, 'element' | 'select'>): string =>
+const pickedIn = ({ element, store, select }: Pick<Picks, 'element' | 'store' | 'select'>): string =>
   select
     ? select.value
-    : boxesIn(element)
-        .filter((box) => box.checked)
-        .map((box) => box.value)
-        .join(' ');
+    : joinValues(
+        store.field,
+        boxesIn(element).flatMap((box) => (box.checked ? [box.value] : [])),
+      );
 
 function show(picks: Picks): void {
   const { element, select, store } = picks;
   const { raw } = store.evaluation();
   if (pickedIn(picks) !== raw) {
-    const values = raw.split(' ');
+    const values = pickedValues(store.field, raw);
     if (select) select.value = raw;
     else for (const box of boxesIn(element)) box.checked = values.includes(box.value);
   }
@@ -55,7 +55,7 @@ function catchUp(picks: Picks): void {
 
 /** Makes the picked values the controls' default, which the browser restores on reset. */
 function settle({ element, select, store }: Picks): void {
-  const values = store.evaluation().raw.split(' ');
+  const values = pickedValues(store.field, store.evaluation().raw);
   for (const option of select?.options ?? []) option.defaultSelected = values.includes(option.value);
   for (const box of boxesIn(element)) box.defaultChecked = values.includes(box.value);
 }
@@ -130,7 +130,7 @@ export function bindPicks(
   const head = select ?? boxesIn(element)[0];
   const isOneControl = select !== null || element.role === 'radiogroup';
   const host = options.host ?? nativeHost(element, head, () => (isOneControl ? [element] : boxesIn(element)));
-  const picks: Picks = { element, store, select, head, host, shown: pickedIn({ element, select }) };
+  const picks: Picks = { element, store, select, head, host, shown: pickedIn({ element, store, select }) };
   const tied: Attachment = {
     element,
     store,

@@ -7,7 +7,7 @@ import {
   type PickerOptions,
   showStates,
 } from '@arbeit/dom';
-import type { Evaluation } from '@arbeit/engine/field';
+import { type Evaluation, pickedValues } from '@arbeit/engine/field';
 import { type Control, givenBefore, part, type Renderer } from './control.ts';
 import { iconNodes } from './icon.ts';
 import { line } from './line.ts';
@@ -171,7 +171,7 @@ export function teller(
     const values = new FormData();
     // Native radio buttons and checkboxes submit nothing if none is picked; a text input submits an empty
     // text.
-    const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
+    const sent = view.control.isGroup ? pickedValues(store.field, raw) : [raw];
     if (counts) for (const one of sent) values.append(name, one);
     // A concealed value must not be restored with the page: the browser would store it in plain text.
     internals.setFormValue(values, isConcealed(store.field) ? null : raw);
@@ -191,19 +191,22 @@ export function typedBefore(element: HTMLElement): string | undefined {
  */
 function takeFallback(element: HTMLElement): string | undefined {
   const own = [...element.children].filter((child) => !child.slot);
+  let between = ' ';
   const typed = own
     .flatMap((child) =>
       isControl(child) ? [child] : [...child.querySelectorAll(controls)].filter(isControl),
     )
     .flatMap((control) => {
       const isPicked = control instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(control.type);
+      // Values of options may have spaces.
+      if (isPicked) between = '\n';
       if (isPicked) return control.checked ? [control.value] : [];
       // A text that somebody has deleted counts as typed too.
       const isEmptied = !(control instanceof HTMLSelectElement) && control.defaultValue !== '';
       return control.value || isEmptied ? [control.value] : [];
     });
   for (const child of own) child.remove();
-  return typed.length ? typed.join(' ') : undefined;
+  return typed.length ? typed.join(between) : undefined;
 }
 
 const controls = 'input, select, textarea';

@@ -1,5 +1,5 @@
 import { bindPicks } from '@arbeit/dom';
-import { fieldName } from '@arbeit/engine/field';
+import { fieldName, pickedValues } from '@arbeit/engine/field';
 import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
@@ -42,7 +42,7 @@ export const picks: Renderer = (store, attributes) => {
   const group = part('div', 'options');
   group.dataset.draw = draw;
   setAttributes(group, attributes);
-  const values = raw.split(' ');
+  const values = pickedValues(field, raw);
   const boxes = options.map(({ value, label }) => {
     const named = part('label', 'option');
     const box = part('input', 'box');

@@ -10,7 +10,15 @@ import {
   type TakenText,
   takeText,
 } from '@arbeit/dom/stores';
-import type { Evaluation, FieldState, HydratedField, Plan, TextState } from '@arbeit/engine/field';
+import {
+  type Evaluation,
+  type FieldState,
+  type HydratedField,
+  joinValues,
+  type Plan,
+  pickedValues,
+  type TextState,
+} from '@arbeit/engine/field';
 import { type FieldStoreOptions, useFieldStore } from '@arbeit/react/stores';
 import { type RefCallback, useCallback, useId, useReducer, useRef, useSyncExternalStore } from 'react';
 import { endFocus, focusField, keepControl, type NativeControl, noteFocus } from './controls.ts';
@@ -139,9 +147,10 @@ function useEdits(
 
 /** Picks an option as pressing it means: one of several, or one more. */
 function pick(store: FieldStore, value: string, isOne: boolean): void {
-  const picked = store.evaluation().raw.split(' ').filter(Boolean);
+  const { field } = store;
+  const picked = pickedValues(field, store.evaluation().raw);
   const rest = picked.filter((one) => one !== value);
-  const text = isOne ? value : (rest.length < picked.length ? rest : [...picked, value]).join(' ');
+  const text = isOne ? value : joinValues(field, rest.length < picked.length ? rest : [...picked, value]);
   endFocus();
   store.dispatch({ type: 'focus' });
   store.dispatch({ type: 'set', text });
@@ -204,7 +213,7 @@ export function useNativeField<V extends string = string>(
   const states = statesOf(evaluation);
   const isOne = shape.control !== 'checkbox';
   const { named, said } = namesOf(field, evaluation, id);
-  const isPicked = (value: string): boolean => evaluation.raw.split(' ').includes(value);
+  const isPicked = (value: string): boolean => pickedValues(field, evaluation.raw).includes(value);
   return {
     store,
     state,

@@ -1,6 +1,7 @@
 'use client';
 
 import { bindPicks } from '@arbeit/dom';
+import { pickedValues } from '@arbeit/engine/field';
 import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
 import type { ChoicesPlan } from '@arbeit/engine/kinds/choices';
 import type { YesNoPlan } from '@arbeit/engine/kinds/yes-no';
@@ -31,7 +32,7 @@ export function Picks({
     [store],
   );
   const { ref: _, defaultValue: __, name, id, ...attributes } = field.inputProps;
-  const values = evaluation.raw.split(' ');
+  const values = pickedValues(store.field, evaluation.raw);
   const { draw } = plan;
   const classNames = { 'data-draw': draw, ...(className ? { className } : {}) };
   const named = label ? { 'aria-label': label } : {};

@@ -13,7 +13,13 @@ import {
   rootAttributesOf,
   shapeOf,
 } from '@arbeit/dom';
-import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
+import {
+  type Evaluation,
+  type HydratedField,
+  type Plan,
+  pickedValues,
+  type TextState,
+} from '@arbeit/engine/field';
 import { type Attachment, createAttachmentKey } from 'svelte/attachments';
 import { createSubscriber } from 'svelte/reactivity';
 
@@ -133,7 +139,7 @@ export function field<V extends string = string>(
       track();
       return boxesOf(store, isConcealed);
     },
-    isPicked: (value) => evaluation().raw.split(' ').includes(value),
+    isPicked: (value) => pickedValues(definition, evaluation().raw).includes(value),
     subscribe(listener) {
       listener(store.evaluation());
       return store.subscribe(() => listener(store.evaluation()));

@@ -12,7 +12,13 @@ import {
   rootAttributesOf,
   shapeOf,
 } from '@arbeit/dom';
-import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
+import {
+  type Evaluation,
+  type HydratedField,
+  type Plan,
+  pickedValues,
+  type TextState,
+} from '@arbeit/engine/field';
 import {
   computed,
   getCurrentInstance,
@@ -114,6 +120,6 @@ export function useField<V extends string = string>(
       evaluation.value;
       return boxesOf(store, isConcealed);
     },
-    isPicked: (value) => evaluation.value.raw.split(' ').includes(value),
+    isPicked: (value) => pickedValues(field, evaluation.value.raw).includes(value),
   };
 }

@@ -119,11 +119,11 @@ describe('a field', () => {
     );
     expect(other[0].shape).toMatchObject({
       control: 'checkbox',
-      options: [{ value: 'tea' }, { value: 'map' }],
+      options: [{ value: 'tea' }, { value: 'hut map' }],
     });
     expect(other[0].isPicked('tea')).toBe(false);
     other[0].raw.value = 'tea';
-    expect([other[0].isPicked('tea'), other[0].isPicked('map')]).toEqual([true, false]);
+    expect([other[0].isPicked('tea'), other[0].isPicked('hut map')]).toEqual([true, false]);
     expect(other[0].inputProps['aria-labelledby']).toBe(other[0].labelProps.id);
     expect(other[1].inputProps.id).not.toBe(inputProps.id);
   });

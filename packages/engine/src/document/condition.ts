@@ -1,3 +1,4 @@
+import type { Plan } from '../field/compiled.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { Condition } from '../rules/condition.ts';
 import type { ConditionDocument, ConditionValue, FieldDocument, SetDocument } from './document.ts';
@@ -31,22 +32,31 @@ export function compileCondition(condition: ConditionDocument, set: Fields, kind
   const given = Array.isArray(is) ? (is as readonly ConditionValue[]) : [is as ConditionValue];
   const typed = field && valuesOf(field, set, kinds);
   const values = given.map((one) => (one === null ? null : (typed?.(String(one)) ?? String(one))));
-  const isSeveral = field !== undefined && kindIn(kinds, field.kind).define.hasSeveral;
-  return isSeveral ? { field: id, is: values, has: true } : { field: id, is: values };
+  const between = field && separatorIn(field, set, kinds);
+  return between === undefined ? { field: id, is: values } : { field: id, is: values, has: between };
 }
+
+/** The plan of a field without its rules. */
+function planOf({ id, kind, entry, locale }: FieldDocument, set: Fields, kinds: KindTable): Plan {
+  const around = { id, locale: locale ?? set.locale, language: 'en', rules: [], classes: set.classes ?? {} };
+  return kindIn(kinds, kind).define.plan(entry ?? {}, around);
+}
+
+/** What separates the values of a field that may have several. */
+const separatorIn = (field: FieldDocument, set: Fields, kinds: KindTable): string | undefined =>
+  kindIn(kinds, field.kind).run.separator?.(planOf(field, set, kinds));
 
 /**
  * A function that returns the typed value a field would have for a value in a condition; `undefined` if it
  * would have none.
  */
 export function valuesOf(
-  { id, kind, entry, locale }: FieldDocument,
+  field: FieldDocument,
   set: Fields,
   kinds: KindTable,
 ): (written: string) => string | undefined {
-  const { define, run } = kindIn(kinds, kind);
-  const around = { id, locale: locale ?? set.locale, language: 'en', rules: [], classes: set.classes ?? {} };
-  const plan = define.plan(entry ?? {}, around);
+  const { run } = kindIn(kinds, field.kind);
+  const plan = planOf(field, set, kinds);
   return (written) => {
     const { body, leftOut } = run.parse(plan, written);
     return leftOut ? undefined : (run.value(plan, body) ?? undefined);

@@ -224,7 +224,7 @@ function possibleValues(set: SetDocument, kinds: KindTable): CanBe {
   const make = (field: FieldDocument) => {
     const { options } = (field.entry ?? {}) as Options;
     const values = options && new Set(options.map(({ value }) => value));
-    const { hasSeveral } = kindIn(kinds, field.kind).define;
+    const hasSeveral = kindIn(kinds, field.kind).run.separator !== undefined;
     const typed = valuesOf(field, set, kinds);
     return (written: string, isFull: boolean): boolean =>
       values?.has(written) || (!(values && (hasSeveral || isFull)) && typed(written) !== undefined);

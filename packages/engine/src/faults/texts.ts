@@ -57,7 +57,8 @@ export const documentTexts = {
   'invalid-initial': 'Invalid initial value: the field accepts none of its characters.',
   'code-syntax': 'The code has a syntax error (line {line}, column {column} of the code): {message}.',
   'invalid-option': '{found} is not allowed here.',
-  'invalid-offer-value': 'The value of an option must have 1 to 100 characters and no spaces.',
+  'invalid-offer-value':
+    'The value of an option must be one line of 1 to 100 characters without a space at its ends.',
   'invalid-offer-label':
     'The label of an option must be a single line of at most 200 characters, without ";".',
   'duplicate-offer-value': 'Another option already has this value.',

@@ -22,6 +22,7 @@ export {
   type ValueOf,
   withFormat,
 } from './kind.ts';
+export { joinValues, pickedValues } from './picked.ts';
 export { refusalAfter } from './refusing.ts';
 export { sampleVerdict } from './sample-verdict.ts';
 export type { Ahead, RunShape, Shaped } from './shape.ts';

@@ -22,6 +22,8 @@ export type AdornmentName = 'calendar' | 'part-labels' | 'unit-labels' | 'counte
 export interface Kind<P extends Plan = Plan, B extends TextState = TextState> extends Checkable<P, B> {
   /** The control of its fields if it is not a line of text. */
   readonly control?: ControlName;
+  /** What separates values in raw. Only for kinds whose fields may have several. */
+  separator?(plan: P): string;
   /** What is drawn beside the control of a field. */
   adornments?(plan: P): readonly AdornmentName[];
   /**

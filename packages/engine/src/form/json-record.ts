@@ -1,7 +1,10 @@
 import type { Values } from './sending.ts';
 
-/** How JSON spells the values of a field, if not as texts. */
-export type JsonType = 'boolean' | 'number' | 'list';
+/**
+ * How JSON spells the values of a field, if not as texts. `lines`: a list of values that have spaces, so that
+ * line breaks separate them.
+ */
+export type JsonType = 'boolean' | 'number' | 'list' | 'lines';
 
 /** A decimal as JavaScript writes it: without zeros that say nothing. */
 const shortest = (decimal: string): string =>
@@ -18,7 +21,7 @@ function numberOf(decimal: string): number | string {
 
 function jsonOf(value: string, type: JsonType | undefined): boolean | number | string | readonly string[] {
   if (type === 'boolean' && (value === 'yes' || value === 'no')) return value === 'yes';
-  if (type === 'list') return value.split(' ');
+  if (type === 'list' || type === 'lines') return value.split(type === 'list' ? ' ' : '\n');
   return type === 'number' ? numberOf(value) : value;
 }
 
@@ -35,7 +38,12 @@ export function jsonRecord<J>(types: Readonly<Record<string, JsonType>>, values:
   const all = Object.entries(values).flatMap(([name, value]) => {
     if (value === undefined) return [];
     const type = Object.hasOwn(types, name) ? types[name] : undefined;
-    return [[name, value === null ? (type === 'list' ? [] : null) : jsonOf(value, type)] as const];
+    return [
+      [
+        name,
+        value === null ? (type === 'list' || type === 'lines' ? [] : null) : jsonOf(value, type),
+      ] as const,
+    ];
   });
   // The declaration of a hand-off knows the names and types of its values.
   return Object.fromEntries(all) as J;

@@ -1,6 +1,6 @@
 import { compile, readDocument } from '@arbeit/engine/document';
 import { fieldName } from '@arbeit/engine/field';
-import { checkRecord, recordOf, serverForm, startForm } from '@arbeit/engine/form';
+import { checkRecord, jsonRecord, recordOf, serverForm, startForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
 import { applyToForm } from './apply.ts';
@@ -116,6 +116,33 @@ describe('outside of the form', () => {
     const result = await server.standard({ today: () => '' })['~standard'].validate({});
     expect(result.issues?.[0]?.path).toEqual(['full_name']);
     expect(fieldOf(form, filled(), 'guest').field.id).toBe('guest');
+  });
+
+  test('values with spaces are several entries, or a list; in raw each is a line', async () => {
+    const options = ['by phone', 'phone', 'by post'].map((value) => ({ value, label: value.toUpperCase() }));
+    const fields = [
+      { id: 'ways', kind: 'choices', label: 'Ways', entry: { options } },
+      { id: 'way', kind: 'choice', label: 'Way', entry: { options } },
+    ];
+    const forms = [{ id: 'f', title: 'F', fields: ['ways', 'way'] }];
+    const document = { arbeit: 2, title: 'T', locale: 'en-GB', fields, forms };
+    const server = serverForm(compile(document as never, kinds).forms[0]!);
+    const sent = (...all: readonly (readonly [string, string])[]) => {
+      const data = new FormData();
+      for (const [name, value] of all) data.append(name, value);
+      return data;
+    };
+    const both = { ok: true, record: { values: { ways: 'by phone\nby post', way: 'by phone' } } };
+    const entries = sent(['ways', ''], ['ways', 'by post'], ['ways', 'by phone'], ['way', 'by phone']);
+    expect(await server.check(entries, { today: '' })).toMatchObject(both);
+    const json = { ways: ['by phone', 'by post'], way: 'by phone' };
+    expect(await server.check(json, { today: '' })).toMatchObject(both);
+    expect(jsonRecord({ ways: 'lines' }, { ways: 'by phone\nby post', way: 'by phone' })).toEqual(json);
+    expect(server.refill(entries)).toEqual({ ways: 'by post\nby phone', way: 'by phone' });
+    // Two answers where one is allowed are not a third.
+    expect(await server.check(sent(['way', 'by'], ['way', 'phone']), { today: '' })).toMatchObject({
+      findings: [{ field: 'way', code: 'not-allowed' }],
+    });
   });
 
   test('a record as JSON has it counts as its text; anything else is refused at its field', async () => {

@@ -1,5 +1,6 @@
 import { expectedRecord, notAllowed } from '../faults/usage.ts';
 import { fieldName } from '../field/field-name.ts';
+import { joinValues } from '../field/picked.ts';
 import { conceals } from '../rules/said.ts';
 import type { FieldFinding } from './apply.ts';
 import { type Asker, type CheckedRecord, checkRecord, type NameIn } from './check-record.ts';
@@ -80,7 +81,7 @@ export function serverForm<V extends Values = Values>(
     record: unknown,
     { today, ask, texts: other }: AtServer,
   ): Promise<CheckedRecord<V>> => {
-    const sent = rawIn(record);
+    const sent = rawIn(form, record);
     if (sent === undefined)
       return {
         ok: false,
@@ -106,7 +107,7 @@ export function serverForm<V extends Values = Values>(
   return {
     check,
     refill(record) {
-      const { raw = {} } = rawIn(record) ?? {};
+      const { raw = {} } = rawIn(form, record) ?? {};
       const shown = form.fields.filter(({ plan }) => !conceals(plan)).map(fieldName);
       const sent = shown.filter((name) => Object.hasOwn(raw, name));
       return Object.fromEntries(sent.map((name) => [name, raw[name] ?? '']));
@@ -140,32 +141,49 @@ const labelIn = <V extends Values>(form: HydratedForm<V>, name: string): string 
   form.fields.find((field) => fieldName(field) === name)?.label ?? name;
 
 /**
- * A value of a record as text: as it is, or as JSON has it: a number, `true` and `false` for yes and no, a
+ * A value of a record as texts: as it is, or as JSON has it: a number, `true` and `false` for yes and no, a
  * list of values. `undefined` for anything else, such as a file.
  */
-function textOf(value: unknown): string | undefined {
-  if (typeof value === 'string') return value;
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'number') return Number.isFinite(value) ? String(value) : undefined;
-  return Array.isArray(value) && value.every((one) => typeof one === 'string') ? value.join(' ') : undefined;
+function textsOf(value: unknown): readonly string[] | undefined {
+  if (typeof value === 'string') return [value];
+  if (typeof value === 'boolean') return [value ? 'yes' : 'no'];
+  if (typeof value === 'number') return Number.isFinite(value) ? [String(value)] : undefined;
+  return Array.isArray(value) && value.every((one) => typeof one === 'string') ? value : undefined;
 }
 
 /**
- * Raw values by name. Several entries with one name become one value with spaces, as a field with several
- * choices has it (HTML, entry list). Fields with something other than text are returned separately.
+ * Raw values by name. Several entries with one name become one value, as a field with several choices has it
+ * (HTML, entry list). Fields with something other than text are returned separately.
  */
-function rawIn(record: unknown): { raw: Record<string, string>; strange: readonly string[] } | undefined {
+function rawIn(
+  form: HydratedForm,
+  record: unknown,
+): { raw: Record<string, string>; strange: readonly string[] } | undefined {
   if (typeof record !== 'object' || record === null || Array.isArray(record)) return undefined;
   const isPairs = 'getAll' in record && Symbol.iterator in record;
   const entries = isPairs ? [...(record as Iterable<readonly [string, unknown]>)] : Object.entries(record);
-  // A field may have the name of a member that every object has.
-  const raw: Record<string, string> = Object.create(null);
+  const sent = new Map<string, string[]>();
   const strange: string[] = [];
   for (const [name, value] of entries) {
     if (value === null || value === undefined) continue;
-    const text = textOf(value);
-    if (text === undefined) strange.push(name);
-    else raw[name] = isPairs && raw[name] ? `${raw[name]} ${text}` : text;
+    const texts = textsOf(value);
+    const before = sent.get(name);
+    if (texts === undefined) strange.push(name);
+    else if (before) before.push(...texts);
+    else sent.set(name, [...texts]);
+  }
+  // A field may have the name of a member that every object has.
+  const raw: Record<string, string> = Object.create(null);
+  const several: [name: string, texts: readonly string[]][] = [];
+  for (const [name, texts] of sent)
+    if (texts.length === 1) raw[name] = texts[0]!;
+    else several.push([name, texts.filter((text) => text !== '')]);
+  if (several.length > 0) {
+    const fields = new Map(form.fields.map((field) => [fieldName(field), field]));
+    for (const [name, texts] of several) {
+      const field = fields.get(name);
+      raw[name] = field ? joinValues(field, texts) : texts.join(' ');
+    }
   }
   return { raw, strange };
 }

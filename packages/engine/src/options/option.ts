@@ -108,13 +108,16 @@ export interface Offer {
 }
 
 /**
- * The form of values and labels of choices (ECMAScript, flag `u`). Values appear in a list separated by
- * spaces (HTML), labels in one separated by semicolons.
+ * The form of values and labels of choices (ECMAScript, flag `u`). Values are one line without spaces at its
+ * ends; labels appear in a list separated by semicolons.
  *
  * @example
- * new RegExp(pickForm.value, 'u').test('half'); // true
+ * new RegExp(pickForm.value, 'u').test('half board'); // true
  */
-export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$' } as const;
+export const pickForm = {
+  value: '^(?!.*\\p{Cc})\\S(?:.{0,98}\\S)?$',
+  label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$',
+} as const;
 
 /**
  * An option of an entry: its allowed values, its default, its description, and the pieces of the specimen it

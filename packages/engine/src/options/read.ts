@@ -92,7 +92,9 @@ function readPicks(at: Cursor, least: number): void {
           key === 'value'
             ? say(documentTexts, 'invalid-offer-value')
             : say(documentTexts, 'invalid-offer-label'),
-          key === 'value' ? { suggestion: text.trim().replace(/\s+/gu, '-') || undefined } : {},
+          key === 'value'
+            ? { suggestion: text.trim().replace(/\s+/gu, ' ').slice(0, 100).trim() || undefined }
+            : {},
         );
       else if (seen[key].has(text))
         spot.fault(say(documentTexts, key === 'value' ? 'duplicate-offer-value' : 'duplicate-offer-label'));
@@ -107,12 +109,8 @@ function readPicks(at: Cursor, least: number): void {
 function readAmbiguous(item: Cursor, values: ReadonlySet<unknown>): void {
   const { value, label } = (item.value ?? {}) as { value?: unknown; label?: unknown };
   if (typeof label !== 'string' || label.trim() === '' || label.trim() === value) return;
-  if (
-    label
-      .trim()
-      .split(/\s+/u)
-      .every((word) => values.has(word))
-  )
+  const words = label.trim().split(/\s+/u);
+  if (values.has(label.trim()) || words.every((word) => values.has(word)))
     item.get('label').fault(say(documentTexts, 'ambiguous-offer-label'));
 }
 

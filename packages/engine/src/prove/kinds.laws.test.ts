@@ -33,8 +33,8 @@ const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
   phone: /^\+[1-9]\d{1,14}(?:;ext=\d+)?$/,
   pin: /^[0-9A-Za-z]+$/,
   'one-time-code': /^[0-9A-Za-z]+$/,
-  choice: /^\S+$/,
-  choices: /^\S+(?: \S+)*$/,
+  choice: /^\S(?:.*\S)?$/,
+  choices: /^\S+(?: \S+)*$|^\S(?:.*\S)?(?:\n\S(?:.*\S)?)*$/,
   'yes-no': /^(?:yes|no)$/,
   custom: /^[\p{L}\p{M}0-9]+$/u,
 };

@@ -39,6 +39,7 @@ const decimals = fc.option(
 
 const offers = fc.constantFrom(
   [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }, { value: 'full', label: 'Full board' }],
+  [{ value: 'by phone', label: 'By phone' }, { value: 'phone', label: 'A phone, by' }, { value: 'at  the hut', label: 'Hut' }, { value: 'by', label: 'Any' }],
   [{ value: 's', label: 'Sauna, hot' }, { value: 'S', label: 'Sauna' }, { value: 'w', label: 'W' }, { value: '7', label: 'Seven漢' }],
 ); // biome-ignore format: a line each
 

@@ -1,5 +1,6 @@
 import { compile, type RunCustomCode, withCustomCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
+import { pickedValues } from '../field/picked.ts';
 import { evaluateInForm } from '../form/evaluate-form.ts';
 import { type FormState, fieldOf, type HydratedForm } from '../form/form.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
@@ -140,7 +141,7 @@ function note(
     seen.verdicts.set(rule, known.add(verdict));
   }
   for (const { rule } of shown) seen.shown.add(rule);
-  for (const value of raw.split(' ')) seen.values.add(value);
+  for (const value of pickedValues(field, raw)) seen.values.add(value);
   for (const place of kindIn(kinds, field.plan.kind).draw.held?.(at.body) ?? []) seen.places.add(place);
   const now: Readonly<Record<Situation, boolean>> = {
     focused: flags.focused,

@@ -3,14 +3,14 @@
  * conditions hold, or one does not.
  */
 export type Condition =
-  | { readonly field: string; readonly is: readonly (string | null)[]; readonly has?: true }
+  | { readonly field: string; readonly is: readonly (string | null)[]; readonly has?: string }
   | { readonly all: readonly Condition[] }
   | { readonly any: readonly Condition[] }
   | { readonly not: Condition };
 
 /**
  * Whether a condition holds. `valueIn` returns the typed value of a field, `null` if it has none or does not
- * count. `has`: the field holds several values; one of them is enough.
+ * count. `has`: what separates the values of a field that may have several; one of them is enough.
  */
 export function holds(condition: Condition, valueIn: (field: string) => string | null): boolean {
   if ('all' in condition) return condition.all.every((one) => holds(one, valueIn));
@@ -18,7 +18,7 @@ export function holds(condition: Condition, valueIn: (field: string) => string |
   if ('not' in condition) return !holds(condition.not, valueIn);
   const value = valueIn(condition.field);
   return condition.has && value !== null
-    ? value.split(' ').some((one) => condition.is.includes(one))
+    ? value.split(condition.has).some((one) => condition.is.includes(one))
     : condition.is.includes(value);
 }
 

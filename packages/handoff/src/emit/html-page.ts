@@ -28,8 +28,11 @@ export interface Filling {
   value(name: string): string;
   /** The content of a text area. */
   text(name: string): string;
-  /** An attribute of an option or a button, with the space before it. */
-  picked(name: string, value: string, attribute: 'selected' | 'checked'): string;
+  /**
+   * An attribute of an option or a button, with the space before it. `between` separates the values of a
+   * field that may have several.
+   */
+  picked(name: string, value: string, attribute: 'selected' | 'checked', between: string | undefined): string;
   /** An element after the control. */
   message(name: string): readonly string[];
 }
@@ -56,13 +59,14 @@ function nativeControl(
       `  <option value="">${inAttribute(typeof placeholder === 'string' ? placeholder : '')}</option>`,
       ...options.map(
         (one) =>
-          `  <option value="${inAttribute(one.value)}"${picked(name, one.value, 'selected')}>${inAttribute(one.label)}</option>`,
+          `  <option value="${inAttribute(one.value)}"${picked(name, one.value, 'selected', undefined)}>${inAttribute(one.label)}</option>`,
       ),
       '</select>',
       ...said,
     ];
   if (options) {
     const isTick = draw === 'tick';
+    const between = field.kind.separator?.(plan);
     // HTML can only require each checkbox of a group, so none is required.
     const needed = required && !isTick ? { required } : {};
     return [
@@ -70,7 +74,7 @@ function nativeControl(
       `  <legend>${inAttribute(label)}</legend>`,
       ...options.map(
         (one) =>
-          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name, value: one.value, ...needed })}${picked(name, one.value, 'checked')}> ${inAttribute(one.label)}</label>`,
+          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name, value: one.value, ...needed })}${picked(name, one.value, 'checked', between)}> ${inAttribute(one.label)}</label>`,
       ),
       '</fieldset>',
       ...said,

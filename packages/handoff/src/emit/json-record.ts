@@ -63,7 +63,10 @@ export const jsonTypesOf = (form: HydratedForm): Readonly<Record<string, JsonTyp
   Object.fromEntries(
     form.fields.flatMap((field) => {
       const member = jsonMemberOf(field);
-      return member ? [[fieldName(field), member.form.is] as const] : [];
+      if (!member) return [];
+      const { form: spelled } = member;
+      const type = spelled.is === 'list' && spelled.between === '\n' ? 'lines' : spelled.is;
+      return [[fieldName(field), type] as const];
     }),
   );
 

@@ -251,12 +251,12 @@ function conditionOf(
   if (!('field' in when)) return undefined;
   const other = fields.find(({ id }) => id === when.field);
   if (!other) return undefined;
-  const { values, define } = described(other, set, kinds);
+  const { values } = described(other, set, kinds);
   const wanted = (Array.isArray(when.is) ? when.is : [when.is]).map((value) =>
     value === true ? 'yes' : value === false ? 'no' : value,
   );
   const isKnown = wanted.every((value) => typeof value === 'string' && values.among?.includes(value));
-  if (!isKnown || define.hasSeveral) return undefined;
+  if (!isKnown || values.json?.is === 'list') return undefined;
   const name = fieldName(other);
   const isBoolean = spelling === 'json' && values.json?.is === 'boolean';
   const spelled = isBoolean ? wanted.map((value) => value === 'yes') : wanted;

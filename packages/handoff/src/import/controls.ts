@@ -109,7 +109,7 @@ function offered(
 }
 
 const named = ({ words }: Offers, values: readonly string[]): string =>
-  values.map((value) => words.get(value) ?? value).join(' ');
+  values.map((value) => words.get(value) ?? value).join('\n');
 
 /** A field for the radio buttons or checkboxes of one name. */
 export function picked(page: Page, element: Element, members: readonly Element[]): Draft {

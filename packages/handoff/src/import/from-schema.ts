@@ -206,7 +206,7 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   const example = list(schema.examples)[0] ?? schema.example;
   const initial = (Array.isArray(schema.default) ? schema.default : [schema.default ?? ''])
     .map((one) => made.words?.get(String(one)) ?? String(one))
-    .join(' ');
+    .join('\n');
   const isAsked = isNeeded || schema.const === true;
   const rules: RuleDocument[] = [
     ...(isAsked ? [{ id: 'required', check: { type: 'required' } } as RuleDocument] : []),

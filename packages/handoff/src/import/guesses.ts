@@ -4,7 +4,6 @@ import { kinds } from '@arbeit/engine/kinds';
 import { propose } from '@arbeit/engine/kinds/pattern';
 import { offersFrom } from './offers.ts';
 import { patternOf } from './pattern-of.ts';
-import { idFor } from './sanitize.ts';
 import { forms } from './written.ts';
 
 /** A field that accepts every example completely, but for a few. */
@@ -212,13 +211,8 @@ function offers({ cells, examples, made }: Column): readonly Guess[] {
     (pair) => distinct === 2 && examples.every((text) => pair.includes(text.toLowerCase())),
   );
   if (!isPair && !(distinct >= 2 && distinct <= 8 && filled >= distinct * 2)) return [];
-  // Values for the program, labels for people.
-  const taken = new Set<string>();
-  const named = examples.map((label) => {
-    const value = idFor(label, taken);
-    taken.add(value);
-    return { value, label };
-  });
+  // The values of the table stay as they are.
+  const named = examples.map((text) => ({ value: text, label: text }));
   return [made('choice', 'choice', { options: offersFrom(named).options })];
 }
 

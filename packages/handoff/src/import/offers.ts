@@ -22,8 +22,8 @@ const listed = (items: readonly string[]): string => {
 };
 
 /**
- * Converts choices of another format to options of a field: each value once and without spaces, each with a
- * label of its own. A value that is not allowed gets a similar name.
+ * Converts choices of another format to options of a field: each value once, each with a label of its own. A
+ * value that is not allowed gets a similar name.
  */
 export function offersFrom(given: readonly Offer[]): Offers {
   const sound = given.filter(({ value }) => isValue.test(value)).map(({ value }) => value);

@@ -42,8 +42,7 @@ function check(at: Cursor): void {
 
 export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
-  valueIs: 'values, space-separated',
-  hasSeveral: true,
+  valueIs: 'values, separated by spaces, or by line breaks if one has a space',
   options,
   says: ['min', 'max'],
   faults,

@@ -4,6 +4,7 @@ import type { Offer } from '../../options/option.ts';
 import { passed } from '../../rules/finding.ts';
 import { made } from '../../values/made.ts';
 import { picking, pickNamed } from '../editing/picking.ts';
+import { separatorOf } from './separator.ts';
 
 /** Any of several options. */
 export interface ChoicesPlan {
@@ -15,23 +16,24 @@ export interface ChoicesPlan {
   readonly most: number;
 }
 
-/** Separator of labels. Values are separated by a space (HTML, space-separated tokens). */
+/** Separator of labels. */
 const between = '; ';
 
 /** The text state of picked options, in the order of the options. */
 function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): TextState {
   const chosen = options.filter(({ value }) => values.has(value));
   return {
-    content: chosen.map(({ value }) => value).join(' '),
+    content: chosen.map(({ value }) => value).join(separatorOf(options)),
     display: chosen.map(({ label }) => label).join(between),
     complete: chosen.length >= Math.max(1, least),
   };
 }
 
-const valuesOf = ({ content }: TextState): Set<string> => new Set(content.split(' ').filter(Boolean));
+const valuesOf = ({ options }: ChoicesPlan, { content }: TextState): Set<string> =>
+  new Set(content.split(separatorOf(options)).filter(Boolean));
 
 /**
- * The options a text names, each with the text that names it: values separated by spaces, or labels by
+ * The options a text names, each with the text that names it: values as in raw, or labels separated by
  * semicolons.
  */
 function named(
@@ -39,7 +41,8 @@ function named(
   text: string,
 ): readonly { words: string; value: string | undefined }[] {
   const known = new Set(options.map(({ value }) => value));
-  const tokens = text.trim().split(/\s+/u);
+  const isWords = separatorOf(options) === ' ';
+  const tokens = isWords ? text.trim().split(/\s+/u) : text.split('\n').map((line) => line.trim());
   if (tokens.every((token) => known.has(token)))
     return tokens.map((token) => ({ words: token, value: token }));
   return text.split(/[;\n]/).flatMap((piece) => {
@@ -53,6 +56,7 @@ function named(
 export const choices: Kind<ChoicesPlan, TextState> = /*#__PURE__*/ made(
   (): Kind<ChoicesPlan, TextState> => ({
     control: 'picks',
+    separator: ({ options }) => separatorOf(options),
     // All its labels, one after the other, and blanks between them.
     extraLength: ({ options }) =>
       options.reduce((sum, { value, label }) => sum + value.length + label.length, 0),
@@ -61,7 +65,7 @@ export const choices: Kind<ChoicesPlan, TextState> = /*#__PURE__*/ made(
       raw: (_, { content }) => content,
       value: (_, { content, complete }) => (complete ? content : null),
       named(plan, text, beside) {
-        const values = beside ? valuesOf(beside) : new Set<string>();
+        const values = beside ? valuesOf(plan, beside) : new Set<string>();
         let leftOut = '';
         let isNamed = false;
         for (const { words, value } of named(plan, text)) {
@@ -72,7 +76,7 @@ export const choices: Kind<ChoicesPlan, TextState> = /*#__PURE__*/ made(
         return isNamed ? { body: bodyOf(plan, values), leftOut } : null;
       },
       without(plan, body, start, end) {
-        const values = valuesOf(body);
+        const values = valuesOf(plan, body);
         let at = 0;
         for (const { value, label } of plan.options) {
           if (!values.has(value)) continue;
@@ -81,7 +85,7 @@ export const choices: Kind<ChoicesPlan, TextState> = /*#__PURE__*/ made(
         }
         return bodyOf(plan, values);
       },
-      hasRoom: (plan, body) => valuesOf(body).size < plan.most,
+      hasRoom: (plan, body) => valuesOf(plan, body).size < plan.most,
     }),
     validate(plan, body, check) {
       if (check.type !== 'complete') return undefined;

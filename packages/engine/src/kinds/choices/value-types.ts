@@ -1,17 +1,19 @@
 import { amongThem, escaped, type ValueForm } from '../contract/value-form.ts';
 import type { ValueTypes } from '../contract/value-types.ts';
 import type { ChoicesPlan } from './run.ts';
+import { separatorOf } from './separator.ts';
 
 /** The possible values: all combinations if there are few options. */
 function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueForm {
   const names = offered.map(({ value }) => value);
-  const json = { is: 'list', of: names, least: Math.max(1, least), most } as const;
+  const between = separatorOf(offered);
+  const json = { is: 'list', of: names, least: Math.max(1, least), most, between } as const;
   if (names.length > 6) {
     const one = `(?:${names.map(escaped).join('|')})`;
     return {
       type: 'string',
       isRaw: true,
-      expression: `${one}(?: ${one})*`,
+      expression: `${one}(?:${between === ' ' ? ' ' : '\\n'}${one})*`,
       beyond: 'the order of choices, and how many',
       json,
     };
@@ -20,7 +22,7 @@ function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueFor
     names.filter((__, i) => bits & (1 << i)),
   );
   const values = sets.filter(({ length }) => length >= json.least && length <= most);
-  return { ...amongThem(values.map((set) => set.join(' '))), json };
+  return { ...amongThem(values.map((set) => set.join(between))), json };
 }
 
 export const valueTypes: ValueTypes<ChoicesPlan> = { values: choicesValues };

@@ -79,8 +79,6 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly wordedAs?: string;
   /** Words that components draw beside such a field, in the language of its messages. */
   draws?(plan: P): readonly string[];
-  /** Whether its value is a list (HTML, space-separated tokens). */
-  readonly hasSeveral?: true;
   /** Whether every text is complete, so that there is no rule `complete`. */
   readonly isAlwaysWhole?: true;
 }

@@ -10,8 +10,17 @@ export type JsonForm =
       readonly digits?: number;
       readonly isSigned: boolean;
     }
-  /** A list of some of these texts, each once, with at least and at most so many. */
-  | { readonly is: 'list'; readonly of: readonly string[]; readonly least: number; readonly most: number };
+  /**
+   * A list of some of these texts, each once, with at least and at most so many. `between` separates them in
+   * raw.
+   */
+  | {
+      readonly is: 'list';
+      readonly of: readonly string[];
+      readonly least: number;
+      readonly most: number;
+      readonly between: ' ' | '\n';
+    };
 
 /** The typed values that fields of a definition can have, for types and schemas. Rules are not considered. */
 export interface ValueForm {

@@ -18,6 +18,13 @@ const options = [
   { value: 'full', label: 'Full board' },
 ];
 
+/** One value is a part of another. */
+const wide = [
+  { value: 'by phone', label: 'Called' },
+  { value: 'phone', label: 'Phone' },
+  { value: 'by post', label: 'Post' },
+];
+
 const tapes = [
   ['a value is set by value, by words, in any letters', 'choice', { options }, 'set "half"\nexpect display "Half board|"\nexpect raw "half"\nset "FULL BOARD"\nexpect value "full"\nset ""\nexpect value null'],
   ['what is not offered is refused and told', 'choice', { options }, 'set "half"\nset "vegan"\nexpect rejected not-accepted\nexpect left-out "vegan"\nexpect value "half"\npaste "quarter"\nexpect value "half"'],
@@ -29,6 +36,8 @@ const tapes = [
   ['no more than there may be', 'choices', { options, count: { max: 2 } }, 'set "none half"\npaste "full"\nexpect rejected full\nexpect left-out "full"\nset "none half full"\nexpect raw "none half"\nexpect left-out "full"'],
   ['a part of the words selected takes that choice', 'choices', { options }, 'set "none half full"\nselect 10 12\ncut\nexpect raw "none full"'],
   ['fewer than are needed', 'choices', { options, count: { min: 2 } }, 'set "half"\nleave\nexpect value null\nexpect message "Please choose at least 2."\nset "half full"\nexpect codes none\nexpect value "half full"'],
+  ['a value with a blank', 'choice', { options: wide }, 'set "by phone"\nexpect raw "by phone"\nset "BY POST"\nexpect value "by post"\nset "phone"\nexpect value "phone"\nset "by"\nexpect rejected not-accepted\nexpect value "phone"'],
+  ['several values with blanks are in lines', 'choices', { options: wide }, 'set "by post\\nphone"\nexpect raw "phone\\nby post"\nset "by phone"\nexpect value "by phone"\npaste "Post; Phone"\nexpect raw "by phone\\nphone\\nby post"\nbackspace\nexpect raw "by phone\\nphone"'],
   ['a box to tick says no until it is ticked', 'yes-no', {}, 'expect value "no"\nexpect flags complete\nset "yes"\nexpect value "yes"\nexpect display "Yes|"\nset "no"\nexpect raw ""\nexpect rejected none\nset "true"\nexpect raw "yes"\nset "false"\nexpect raw ""'],
   ['of two buttons neither is pressed at first', 'yes-no', { draw: 'segments', yes: 'Ja', no: 'Nein' }, 'expect value null\nset "nein"\nexpect value "no"\nexpect display "Nein|"\ndown\nexpect value "yes"\nbackspace\nexpect value null'],
 ] as const; // biome-ignore format: a table
@@ -64,7 +73,9 @@ test.each([
   ['two of the same words', 'choices', { options: [...options, { value: 'h', label: 'Half board' }] }, '$.fields[0].entry.options[3].label', /already/],
   ['words like another value', 'choice', { options: [{ value: '1', label: '2' }, { value: '2', label: 'Two' }] }, '$.fields[0].entry.options[0].label', /could be read as the values/],
   ['words like several values', 'choices', { options: [...options, { value: 'x', label: 'none half' }] }, '$.fields[0].entry.options[3].label', /could be read as the values/],
-  ['a value with a blank', 'choice', { options: [...options, { value: 'half board', label: 'H' }] }, '$.fields[0].entry.options[3].value', /no spaces/],
+  ['a value with a blank at its end', 'choice', { options: [...options, { value: 'half board ', label: 'H' }] }, '$.fields[0].entry.options[3].value', /space at its ends/],
+  ['a value of two lines', 'choice', { options: [...options, { value: 'half\nboard', label: 'H' }] }, '$.fields[0].entry.options[3].value', /one line/],
+  ['words that are the value of another', 'choice', { options: [{ value: 'half board', label: 'H' }, { value: 'h', label: 'half board' }] }, '$.fields[0].entry.options[1].label', /could be read as the values/],
   ['words with a semicolon', 'choice', { options: [...options, { value: 'h', label: 'a; b' }] }, '$.fields[0].entry.options[3].label', /";"/],
   ['one alone', 'choice', { options: options.slice(0, 1) }, '$.fields[0].entry.options', /at least 2/],
   ['more needed than there are', 'choices', { options, count: { min: 4 } }, '$.fields[0].entry.count.min', /number of options/],

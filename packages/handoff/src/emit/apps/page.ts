@@ -43,7 +43,10 @@ function fillingWith(mark: (code: string) => string): Filling {
   return {
     value: (id) => mark(`value(${named(id)})`),
     text: (id) => mark(`text(raw[${named(id)}])`),
-    picked: (id, value, attribute) => mark(`picked(${named(id)}, ${inScript(value)}, '${attribute}')`),
+    picked: (id, value, attribute, between) => {
+      const several = between === undefined ? '' : `, ${inScript(between)}`;
+      return mark(`picked(${named(id)}, ${inScript(value)}, '${attribute}'${several})`);
+    },
     message: (id) => [mark(`message(${named(id)})`)],
   };
 }
@@ -98,8 +101,10 @@ function pageFile(facts: AppFacts): string {
     ' */',
     `export function page(raw = {}, findings = [], record = '') {`,
     `  const value = (name) => (name in raw ? \` value="\${text(raw[name])}"\` : '');`,
-    '  const picked = (name, option, attribute) =>',
-    `    raw[name]?.split(' ').includes(option) ? \` \${attribute}\` : '';`,
+    '  const picked = (name, option, attribute, between) => {',
+    '    const values = between ? raw[name]?.split(between) : [raw[name]];',
+    `    return values?.includes(option) ? \` \${attribute}\` : '';`,
+    '  };',
     '  const message = (name) =>',
     '    findings',
     '      .filter(({ field }) => field === name)',
