@@ -86,11 +86,8 @@ test('a menu of the page and a control of the page are found by name', async ({ 
   await expect(page.locator('.live-paper')).toHaveAttribute('dir', 'rtl');
 });
 
-test('what is typed while a dialog is loading is typed into it', async ({ page, request }) => {
-  const id = await newSet(request, {
-    fields: [{ id: 'pin', label: 'PIN', kind: 'pattern', entry: { pattern: '<4 digit>' } }],
-  });
-  await page.goto(`/sets/${id}/fields/pin`);
+/** Scripts that the page asks for wait until the returned function is called. */
+async function holdScripts(page: Page): Promise<() => void> {
   let answer = (): void => undefined;
   const held = new Promise<void>((resolve) => {
     answer = resolve;
@@ -99,6 +96,15 @@ test('what is typed while a dialog is loading is typed into it', async ({ page, 
     await held;
     await route.continue();
   });
+  return answer;
+}
+
+test('what is typed while a dialog is loading is typed into it', async ({ page, request }) => {
+  const id = await newSet(request, {
+    fields: [{ id: 'pin', label: 'PIN', kind: 'pattern', entry: { pattern: '<4 digit>' } }],
+  });
+  await page.goto(`/sets/${id}/fields/pin`);
+  const answer = await holdScripts(page);
   const field = page.getByRole('textbox', { name: 'PIN' });
   await field.click();
   // Meant for the palette, not for the field that has the focus.
@@ -118,14 +124,7 @@ test('a dialog that has nothing to type into is closed by a key pressed while it
   page,
 }) => {
   await page.goto('/sets/ridge-huts/trials');
-  let answer = (): void => undefined;
-  const held = new Promise<void>((resolve) => {
-    answer = resolve;
-  });
-  await page.route('**/*.js', async (route) => {
-    await held;
-    await route.continue();
-  });
+  const answer = await holdScripts(page);
   // It is there for less than a frame.
   const opened = page.evaluate(
     () =>

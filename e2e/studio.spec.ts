@@ -332,7 +332,7 @@ test('of several members that two have changed, each is chosen separately; all o
   const added = { id: 'sum', label: 'Sum', kind: 'number', entry: {} };
   const before = await stored(request, id);
   expect((await save(request, before, { ...before.document, fields: [theirs, added] })).status()).toBe(200);
-  // The page tries again by itself.
+  // The page retries automatically.
   await page.unroute('**/api/sets/s_*');
   const choice = page.getByRole('alertdialog');
   await expect(choice).toContainText(words.set.restIsMerged(2));

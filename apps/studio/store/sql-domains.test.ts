@@ -29,6 +29,8 @@ const sayable = {
     { id: 's-sum', kind: 'number', label: 'Sum', entry: { decimals: { max: 2 }, negative: 'minus' }, rules: [{ id: 'most', check: { type: 'range', min: '-5', max: '99.5', step: '0.5' } }] },
     { id: 's-day', kind: 'date', label: 'Day', entry: {}, rules: [{ id: 'span', check: { type: 'range', min: '2027-02-01', max: '2028-02-29' } }] },
     { id: 's-month', kind: 'date', label: 'Month', entry: { parts: 'month' }, rules: [{ id: 'span', check: { type: 'range', min: '2027-02' } }] },
+    { id: 's-heard', kind: 'choice', label: 'Heard', entry: { options: ['by phone', 'phone', 'by post'].map((value) => ({ value, label: value.toUpperCase() })) } },
+    { id: 's-ways', kind: 'choices', label: 'Ways', entry: { options: ['by phone', 'phone', 'by post'].map((value) => ({ value, label: value.toUpperCase() })) } },
     { id: 's-agreed', kind: 'yes-no', label: 'Agreed', entry: { draw: 'tick' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
   ],
 } as unknown as SetDocument; // biome-ignore format: a field a line

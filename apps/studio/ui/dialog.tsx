@@ -7,7 +7,8 @@ import { takeHeldKeys } from './held-keys.ts';
 import { replayKeys } from './replay-keys.ts';
 
 /**
- * A dialog, for what needs more space than an inline panel. Escape closes it.
+ * A dialog, for what needs more space than an inline panel. Escape closes it, and the focus returns to where
+ * it was (`focus-keeper.ts`).
  */
 export function Dialog({
   title,

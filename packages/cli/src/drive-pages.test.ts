@@ -12,6 +12,8 @@ const page = `<!doctype html><title>Somebody’s booking</title>
   <label>Hut <select id="hut"><option value="">Choose</option><option value="w">Windgap Hut</option><option value="t">Two Tarns Hut</option></select></label>
   <fieldset id="meals"><label><input type="radio" name="meals" value="none">No meals</label><label><input type="radio" name="meals" value="half">Half board</label></fieldset>
   <fieldset id="extras"><label><input type="checkbox" value="sauna">Sauna</label><label><input type="checkbox" value="sled">Sled</label></fieldset>
+  <label>Hear by <select id="heard"><option value="">Choose</option><option>by phone</option><option>phone</option></select></label>
+  <fieldset id="ways"><label><input type="checkbox" value="by phone">Called</label><label><input type="checkbox" value="phone">Phone</label><label><input type="checkbox" value="by post">Letter</label></fieldset>
   <label><input type="checkbox" id="dog"> I bring a dog</label>
   <input id="pass" maxlength="4"><p id="said"></p>
   <input id="card">
@@ -102,6 +104,18 @@ const document = file(
         label: 'Extras',
         entry: { options: picks(['sauna', 'Sauna'], ['sled', 'Sled']) },
       },
+      {
+        id: 'heard',
+        kind: 'choice',
+        label: 'Heard',
+        entry: { options: picks(['by phone', 'by phone'], ['phone', 'phone']) },
+      },
+      {
+        id: 'ways',
+        kind: 'choices',
+        label: 'Ways',
+        entry: { options: picks(['by phone', 'Called'], ['phone', 'Phone'], ['by post', 'Letter']) },
+      },
       { id: 'dog', kind: 'yes-no', label: 'Dog', entry: { draw: 'tick' } },
       {
         id: 'pass',
@@ -131,7 +145,7 @@ const document = file(
 async function drive(tape: string, ...more: string[]) {
   const [out, err]: [string[], string[]] = [[], []];
   const path = file('one.tape', `tape "One"\n${tape}`);
-  const named = ['hut', 'meals', 'extras', 'dog', 'pass', 'card'].flatMap((id) => [
+  const named = ['hut', 'meals', 'extras', 'heard', 'ways', 'dog', 'pass', 'card'].flatMap((id) => [
     '--field',
     `${id}=#${id}`,
   ]);
@@ -145,6 +159,11 @@ test.each([
   ['a list', 'field hut\nset "Two Tarns Hut"\nleave\nset "windgap hut"\nset ""\n'],
   ['buttons', 'field meals\nset "half"\nleave\nset "No meals"\n'],
   ['boxes', 'field extras\nset "sauna sled"\nset "Sled"\nset ""\n'],
+  ['a list of values with spaces', 'field heard\nset "by phone"\nset "phone"\n'],
+  [
+    'boxes of values with spaces',
+    'field ways\nset "by phone"\nset "by post\\nphone"\nset "Letter; Called"\n',
+  ],
   ['one box', 'field dog\nset "yes"\nset "no"\n'],
 ])('what is picked from: %s', async (_, tape) => {
   // A list is picked from by its own words and values; the definition knows either.

@@ -17,16 +17,27 @@ const headOf = async (root: Locator): Promise<Locator> => {
   return (await chosen.count()) > 0 ? chosen : root.locator(pickable).first();
 };
 
-/** Picks by value or label, as a browser or program does; several are separated by spaces or semicolons. */
+/**
+ * Picks by value or label, as a browser or program does; several are separated by line breaks, semicolons or
+ * spaces.
+ */
 const choose = (root: Locator, text: string): Promise<void> =>
   root.evaluate(
     (element, [what, given]) => {
       const inside = element.matches(what) ? [element] : [...element.querySelectorAll(what)];
-      const wanted = new Set([
-        given,
-        ...given.split(/[ \n]/),
-        ...given.split(/[;\n]/).map((one) => one.trim()),
-      ]);
+      const known = new Set(
+        inside.flatMap((one) =>
+          one instanceof HTMLSelectElement
+            ? [...one.options].flatMap(({ value, text }) => [value, text.trim()])
+            : [
+                (one as HTMLInputElement).value,
+                (one as HTMLInputElement).labels?.[0]?.textContent?.trim() ?? '',
+              ],
+        ),
+      );
+      // Values and labels may have spaces: the first way to read the text in which all of it is known.
+      const ways = [[given], ...['\n', ';', ' '].map((sign) => given.split(sign).map((one) => one.trim()))];
+      const wanted = new Set(ways.find((way) => way.every((one) => known.has(one))) ?? ways.flat());
       const tell = (one: Element): void => {
         one.dispatchEvent(new Event('input', { bubbles: true, composed: true }));
         one.dispatchEvent(new Event('change', { bubbles: true }));
