@@ -30,7 +30,6 @@ import { FieldTurns } from './field-turns.tsx';
 import { InputAttributes } from './input-attributes.tsx';
 import { drawingOf } from './kind-columns.ts';
 import { LiveField } from './live-field.tsx';
-import { LocaleSheet } from './locale-sheet.tsx';
 import { Notes } from './notes.tsx';
 import { type Play, playsFor } from './plays.ts';
 import { Tape } from './tape.tsx';
@@ -43,6 +42,7 @@ export interface DeskProps {
   readonly fieldId: string;
 }
 
+const LocaleSheet = deferred(() => import('./locale-sheet.tsx').then((own) => own.LocaleSheet));
 const SharedValue = deferred(() => import('./shared-value.tsx').then((own) => own.SharedValue));
 
 /**
