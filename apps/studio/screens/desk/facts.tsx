@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { assumedInWords } from '../../model/assumed.ts';
 import * as words from '../../words/desk/facts.ts';
+import { oneLine } from './one-line.ts';
 
 /**
  * What the program gets: raw, the typed value with its type, and facts; right of the ruler if there is room.
@@ -43,7 +44,7 @@ function Told({
   readonly text: string;
   readonly children?: ReactNode;
 }) {
-  const shown = text.replaceAll('\n', '↵') || '–';
+  const shown = oneLine(text) || '–';
   return (
     <div className="fact">
       <dt className="text-faint">{name}:</dt>

@@ -8,6 +8,7 @@ import { shortened } from '../../model/shortened.ts';
 import * as words from '../../words/desk/tape.ts';
 import { Expected } from './expected.tsx';
 import { type DeskExpectable, type Expects, expectedAt } from './expects.ts';
+import { oneLine } from './one-line.ts';
 import type { Play } from './plays.ts';
 import { TapeHead } from './tape-head.tsx';
 import type { TapeRow } from './tape-rows.ts';
@@ -213,7 +214,7 @@ function Row({
     >
       <td className="value max-w-56 truncate whitespace-nowrap py-px pr-4">
         {isHere ? <span aria-hidden="true">▸ </span> : <span aria-hidden="true">{'\u00a0 '}</span>}
-        <span title={writeEvent(row.event)}>{keyInWords(row.event)}</span>
+        <span title={writeEvent(row.event)}>{oneLine(keyInWords(row.event))}</span>
       </td>
       <td
         {...cell('display')}
@@ -229,13 +230,13 @@ function Row({
         {...cell('raw')}
         className={`value max-w-40 truncate whitespace-pre py-px pr-4 ${changed(before?.evaluation.raw !== evaluation.raw)}`}
       >
-        {evaluation.raw}
+        {oneLine(evaluation.raw)}
       </td>
       <td
         {...cell('value')}
         className={`value max-w-40 truncate py-px pr-4 ${changed(before?.evaluation.value !== evaluation.value)}`}
       >
-        {evaluation.value ?? 'null'}
+        {oneLine(evaluation.value ?? 'null')}
       </td>
       <td {...cell('flags')} className="py-px pr-4 text-xs leading-5">
         {flags.map(([name]) => (

@@ -42,7 +42,12 @@ function check(at: Cursor): void {
 
 export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
-  valueIs: 'values, separated by spaces, or by line breaks if one has a space',
+  valueIs: 'values, space-separated',
+  // Entries that were not checked are asked about too.
+  variant: ({ options: all }) =>
+    Array.isArray(all) && all.some((one) => /\s/u.test(String(one?.value)))
+      ? { valueIs: 'values, one per line' }
+      : undefined,
   options,
   says: ['min', 'max'],
   faults,

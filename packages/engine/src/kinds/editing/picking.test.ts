@@ -10,6 +10,7 @@ import { walk } from '../../prove/arbitraries.ts';
 import { actionsFor, compiledOf, sketchOf } from '../../prove/kinds.ts';
 import { parseTape } from '../../tape/parse-tape.ts';
 import { play } from '../../tape/play.ts';
+import { definitionIn } from '../contract/definition.ts';
 import { kinds } from '../registry.ts';
 
 const options = [
@@ -105,3 +106,13 @@ test.each(['choice', 'choices', 'yes-no'] as const)(
     );
   },
 );
+
+test('how several values are written is said for the options of the field', () => {
+  const saidFor = (entry: object) => definitionIn(kinds, { kind: 'choices', entry }).valueIs;
+  expect([{ options }, { options: wide }].map(saidFor)).toEqual([
+    'values, space-separated',
+    'values, one per line',
+  ]);
+  for (const faulty of [{}, { options: null }, { options: [null, 'a b', { value: 1 }] }])
+    expect(saidFor(faulty)).toBe('values, space-separated');
+});
