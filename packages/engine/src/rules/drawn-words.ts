@@ -1,3 +1,4 @@
+import { displayNames } from '../values/intl.ts';
 import type { Wording } from './wording.ts';
 
 /** The words of the control that shows a hidden text. */
@@ -42,7 +43,7 @@ export function drawnWords(
 }
 
 function unitName(unit: string, isShort: boolean, language: string): string {
-  const names = new Intl.DisplayNames(language, {
+  const names = displayNames(language, {
     type: 'dateTimeField',
     style: isShort ? 'narrow' : 'long',
   });
