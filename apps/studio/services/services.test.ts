@@ -1,6 +1,3 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { compileField } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
@@ -8,6 +5,7 @@ import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Database, Store } from '../store/database.ts';
 import { soundSet } from '../store/documents.ts';
+import { newFolder } from '../store/new-folder.fixture.ts';
 import { codes } from '../store/schema.ts';
 import { openStore } from '../store/store.ts';
 import { services } from './ask.ts';
@@ -23,7 +21,7 @@ let write: Store['write'];
 let close: () => Promise<void>;
 beforeAll(async () => {
   const migrations = fileURLToPath(new URL('../store/migrations', import.meta.url));
-  ({ db, write, close } = await openStore(mkdtempSync(join(tmpdir(), 'arbeit-services-')), migrations));
+  ({ db, write, close } = await openStore(await newFolder(), migrations));
 });
 afterAll(() => close());
 

@@ -1,6 +1,3 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { sql } from 'drizzle-orm';
@@ -8,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest';
 import { backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
 import { Followers } from './followers.ts';
+import { newFolder } from './new-folder.fixture.ts';
 import { savingPage } from './saving-page.fixture.ts';
 import { openServer } from './server.ts';
 import { createSet, generationOf } from './sets.ts';
@@ -29,10 +27,7 @@ const until = (told: readonly string[], expected: readonly string[]) =>
   vi.waitFor(() => expect(told).toEqual(expected), { timeout: 60_000 });
 
 describe.each([
-  [
-    'in a folder',
-    () => openStore(join(mkdtempSync(join(tmpdir(), 'arbeit-followers-')), 'data'), migrations),
-  ],
+  ['in a folder', async () => openStore(await newFolder(), migrations)],
   ['on PostgreSQL', () => openServer(postgres().database('followers'), migrations)],
 ])('a store %s', (_, open) => {
   let store: Store;

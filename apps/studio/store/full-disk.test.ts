@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, expect, test, vi } from 'vitest';
 import type { Store } from './database.ts';
+import { newFolder } from './new-folder.fixture.ts';
 import { createSet, listSets } from './sets.ts';
 import { openStore } from './store.ts';
 
@@ -52,7 +53,7 @@ const make = (title: string) => store!.write((db) => createSet(db, titled(title)
 const names = () => store!.read(listSets).then((all) => all.map(({ title }) => title));
 
 test('a full disk: a write is refused in words, reads go on, and with space again writes do', async () => {
-  store = await openStore(join(disk('size=120m'), 'data'), migrations);
+  store = await openStore(await newFolder(join(disk('size=120m'), 'data')), migrations);
   await make('Before');
   fill(100_000);
   await expect(make('Meanwhile')).rejects.toThrow(/disk .* is full.*Free some space/);
@@ -63,7 +64,7 @@ test('a full disk: a write is refused in words, reads go on, and with space agai
 });
 
 test('a disk that was full when Arbeit was killed: the store opens, and can be read', async () => {
-  const folder = join(disk('size=120m'), 'data');
+  const folder = await newFolder(join(disk('size=120m'), 'data'));
   store = await openStore(folder, migrations);
   await make('Before');
   await store.close();
@@ -74,7 +75,7 @@ test('a disk that was full when Arbeit was killed: the store opens, and can be r
 });
 
 test('a disk without a file left, though it has room: what was begun fails, and the store goes on', async () => {
-  store = await openStore(join(disk('size=200m,nr_inodes=1700'), 'data'), migrations);
+  store = await openStore(await newFolder(join(disk('size=200m,nr_inodes=1700'), 'data')), migrations);
   await make('Before');
   const ffree = isReal ? statfsSync(place).ffree : 0;
   for (let i = 0; i < ffree; i++) writeFileSync(join(place, `f${i}`), '');

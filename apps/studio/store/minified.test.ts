@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { expect, test } from 'vitest';
+import { newFolder } from './new-folder.fixture.ts';
 
 /**
  * Drizzle looks at the name of a class to see whether it is a pool: a server is minified, and names in it are
@@ -37,7 +38,7 @@ process.exit(0);
   const outfile = join(place, 'run.mjs');
   const tsconfig = join(root, 'tsconfig.json');
   await build({ entryPoints: [join(place, 'run.ts')], outfile, bundle: true, minify: true, platform: 'node', format: 'esm', external: ['pg', '@electric-sql/pglite'], tsconfig });
-  const run = spawnSync(process.execPath, [outfile, mkdtempSync(join(tmpdir(), 'arbeit-minified-'))], { encoding: 'utf8' });
+  const run = spawnSync(process.execPath, [outfile, await newFolder()], { encoding: 'utf8' });
   rmSync(place, { recursive: true });
   expect(run.stderr).toBe('');
   expect(JSON.parse(run.stdout)).toEqual([[0, 1, 2, 3, 4, 5, 6, 7].map((i) => i % 2 === 0), ['Kept 0', 'Kept 2', 'Kept 4', 'Kept 6', 'Ridge Huts']]);

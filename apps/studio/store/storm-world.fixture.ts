@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
+import { newFolder } from './new-folder.fixture.ts';
 import type { PostgresServer } from './postgres.fixture.ts';
 import type { StormServer } from './storm-server.fixture.ts';
 
@@ -128,7 +129,7 @@ export async function folderWorld(file: string): Promise<World> {
     rmSync(filler, { force: true });
     isFull = false;
   };
-  const server = await serverProcess(file, join(place, 'data'));
+  const server = await serverProcess(file, await newFolder(join(place, 'data')));
   return {
     servers: [server],
     calm,

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from 'vitest';
+import { newFolder } from '../../../apps/studio/store/new-folder.fixture.ts';
 
 const arbeit = fileURLToPath(new URL('../../../bin/arbeit.mjs', import.meta.url));
 const place = mkdtempSync(join(tmpdir(), 'arbeit-cli-store-'));
@@ -17,7 +18,7 @@ const run = (...args: string[]) => {
   return { status, text: stdout + stderr };
 };
 
-test('a data folder is backed up into a file, and restored into another', () => {
+test('a data folder is backed up into a file, and restored into another', async () => {
   const [from, to, file, begun] = ['from', 'to', 'store.ndjson', 'begun.ndjson'].map((name) => join(place, name)) as [string, string, string, string];
   expect(run('backup', file, '--data', from)).toMatchObject({ status: 2, text: `The folder ${from} has no store.\n` });
   expect(existsSync(from)).toBe(false);
@@ -25,6 +26,7 @@ test('a data folder is backed up into a file, and restored into another', () => 
   const head = '{"arbeit":"backup","version":1,"at":"2027-02-10T08:00:00.000Z","generation":"g"}\n';
   const end = { end: true, rows: 0, sha256: createHash('sha256').update(head).digest('hex') };
   writeFileSync(begun, `${head}${JSON.stringify(end)}\n`);
+  await newFolder(from);
   expect(run('restore', begun, '--data', from)).toMatchObject({ status: 0, text: expect.stringMatching(/^0 sets restored/) });
   expect(run('backup', file, '--data', from)).toMatchObject({ status: 0, text: `${file} written.\n` });
   expect(readFileSync(file, 'utf8').split('\n')[0]).toMatch(/^\{"arbeit":"backup","version":1,"at":/);
