@@ -55,8 +55,8 @@ export default defineConfig({
   },
   test: {
     passWithNoTests: false,
-    // Left to itself it keeps one of two cores free.
-    maxWorkers: 2,
+    // Two cores, and tests that wait for a process, a page or a disk beside those that compute.
+    maxWorkers: 3,
     projects: [
       {
         extends: true,

@@ -39,8 +39,9 @@ async function fill(page: Page): Promise<void> {
   await page.keyboard.press('Tab');
 }
 
+// Angular meets the elements, as a page does, and its build takes a minute.
 for (const app of ['react', 'vue', 'svelte', 'next', 'angular', 'page'] as const)
-  test.describe(`the application ${app}`, () => {
+  test.describe(`the application ${app}`, { tag: app === 'angular' ? '@long' : [] }, () => {
     // One build for all of them.
     test.describe.configure({ mode: 'default' });
     let live: Running;

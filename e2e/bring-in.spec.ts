@@ -45,7 +45,9 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
   expect(asked.filter((url) => /evil|dialog/.test(url))).toEqual([]);
 });
 
-test('a table becomes fields: each as it is taken for, or as somebody says', async ({ page }) => {
+test('a table becomes fields: each as it is taken for, or as somebody says', { tag: '@long' }, async ({
+  page,
+}) => {
   const dialog = await bring(
     page,
     'Guest\tMobile\tPass no\nA. Guest\t07700 900123\tAB-1234\nB. Guest\t07700 900124\tCD-5678',
@@ -72,9 +74,9 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
   ]);
 });
 
-test('the cells of a table are read as they are written, or as somebody says; long guesses leave the names their room', async ({
-  page,
-}) => {
+test('the cells of a table are read as they are written, or as somebody says; long guesses leave the names their room', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.setViewportSize({ width: 400, height: 800 });
   const dialog = await bring(
     page,
@@ -110,7 +112,10 @@ test('cells that do not fit are listed by row, for the kind that is chosen', asy
   await expect(dialog.getByText(words.shelf.cellsDoNotFit(1))).toHaveCount(0);
 });
 
-test('a JSON Schema that was handed off comes back as it was; rubbish is told', async ({ page, request }) => {
+test('a JSON Schema that was handed off comes back as it was; rubbish is told', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const made = await request.post('/api/sets/ridge-huts/hand-off', {
     data: { fields: [], forms: ['change'], uses: ['server'] },
   });
@@ -129,7 +134,10 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   await expect(again.getByText(/Invalid JSON/)).toBeVisible();
 });
 
-test('a source is imported into an existing set; changed ids are listed', async ({ page, request }) => {
+test('a source is imported into an existing set; changed ids are listed', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const title = `Stays ${Math.random()}`;
   const pass = { id: 'pass', kind: 'pattern', label: 'Mine', entry: { pattern: '<4 digit>' } };
   const id = await newSet(request, { title, fields: [pass] });

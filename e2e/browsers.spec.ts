@@ -124,7 +124,7 @@ const act = (browser: Driven, id: string, what: 'focus' | 'select' | 'blur') =>
 const typed = (text: string): readonly string[] => [...text];
 
 for (const name of ['chromium', 'firefox', 'webkit'] as const)
-  test.describe(name, () => {
+  test.describe(name, { tag: name === 'chromium' ? '@long' : [] }, () => {
     let browser: Driven;
     test.beforeAll(async () => {
       browser = await launchers[name]();

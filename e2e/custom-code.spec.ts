@@ -20,10 +20,9 @@ async function write(page: Page, code: string): Promise<void> {
   await page.keyboard.insertText(code);
 }
 
-test('own code: written, tried while it is written, told with its line when it breaks, heard at the field, never a frozen page', async ({
-  page,
-  request,
-}) => {
+test('own code: written, tried while it is written, told with its line when it breaks, heard at the field, never a frozen page', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [day] });
   const answer = await page.goto(`/sets/${id}/fields/day`);
   // The page itself may compile nothing; the thread that runs the code may.
@@ -81,10 +80,9 @@ test('own code: written, tried while it is written, told with its line when it b
   await expect(live(page)).toContainText('Something went wrong on our side. Please try again later.');
 });
 
-test('samples kept with a rule: what should pass and what should not, and where the rule disagrees', async ({
-  page,
-  request,
-}) => {
+test('samples kept with a rule: what should pass and what should not, and where the rule disagrees', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const pin = {
     id: 'pin',
     kind: 'pin',
@@ -158,10 +156,9 @@ test('the server runs the code of a record as the page does', async ({ request }
   ]);
 });
 
-test('the catalogue: another language, what is missing, edited in place, out and in as a table', async ({
-  page,
-  request,
-}) => {
+test('the catalogue: another language, what is missing, edited in place, out and in as a table', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const form = { id: 'stay', title: 'Stay', fields: ['day'] };
   const rule = { id: 'soon', check: { type: 'range', min: 'today' }, say: 'From {min} on.' };
   const id = await newSet(request, {

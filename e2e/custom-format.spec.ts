@@ -49,10 +49,9 @@ test('typed, mended in the middle, undone: the function lays out, all else is as
   await expect(page.getByText('Received locker: 123456')).toBeVisible();
 });
 
-test('the code is written on the desk: how a text grows, the laws, a mistake at its line; reloaded it is there', async ({
-  page,
-  request,
-}) => {
+test('the code is written on the desk: how a text grows, the laws, a mistake at its line; reloaded it is there', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await page.locator('[data-part="shape"]').first().click();
@@ -90,7 +89,7 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
   await expect(locker(page)).toHaveValue('12/34');
 });
 
-test('a caret that was moved while the function was asked stays where it was put', async ({
+test('a caret that was moved while the function was asked stays where it was put', { tag: '@long' }, async ({
   page,
   request,
 }) => {
@@ -109,10 +108,9 @@ test('a caret that was moved while the function was asked stays where it was put
   await expect(locker(page)).toHaveValue('129-345-6');
 });
 
-test('what waited for the function stands in the tape as it came, and a trial kept of it holds', async ({
-  page,
-  request,
-}) => {
+test('what waited for the function stands in the tape as it came, and a trial kept of it holds', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await locker(page).focus();
@@ -128,10 +126,9 @@ test('what waited for the function stands in the tape as it came, and a trial ke
   expect(trials[0].tape).toContain('expect display "123-456-78"');
 });
 
-test('a function that never comes back freezes nothing and loses nothing, and can be mended', async ({
-  page,
-  request,
-}) => {
+test('a function that never comes back freezes nothing and loses nothing, and can be mended', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [field(hanging)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await locker(page).pressSequentially('12345');
@@ -176,7 +173,10 @@ test('a form sends its value, and the server asks the same function', async ({ p
   expect(await bad.text()).toContain('incomplete');
 });
 
-test('on the trials screen the law check tells what a shape may not do', async ({ page, request }) => {
+test('on the trials screen the law check tells what a shape may not do', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const counting =
     'let calls = 0;\nexport function shape(content) {\n  calls = (calls + 1) % 3;\n  return content + "-".repeat(calls);\n}';
   const id = await newSet(request, { fields: [field(counting)] });

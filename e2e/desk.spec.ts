@@ -162,10 +162,9 @@ test('a made-up id follows the label until somebody sets it; what was typed stay
   await expect(page.getByText(words.set.codeMayUseTheId('leaves'))).toBeVisible();
 });
 
-test('every option is found by its name; values that differ from the default are shown and lead to their editors', async ({
-  page,
-  request,
-}) => {
+test('every option is found by its name; values that differ from the default are shown and lead to their editors', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const phone = { id: 'phone', kind: 'phone', label: 'Phone', entry: { home: 'GB' } };
   const id = await newSet(request, { fields: [phone] });
   await page.goto(`/sets/${id}/fields/phone`);
@@ -182,9 +181,9 @@ test('every option is found by its name; values that differ from the default are
   await expect(strip.locator('[data-option="types"]').locator(':focus')).toHaveCount(1);
 });
 
-test('structured text keeps its direction on a right-to-left page, and so do the boxes of a code', async ({
-  page,
-}) => {
+test('structured text keeps its direction on a right-to-left page, and so do the boxes of a code', {
+  tag: '@long',
+}, async ({ page }) => {
   const all: Record<string, string> = {};
   for (const field of ['warden', 'deposit', 'walk-in', 'mobile', 'change-code']) {
     await page.goto(`/sets/ridge-huts/fields/${field}`);
@@ -219,10 +218,9 @@ test('a custom check opens in its editor of code, which has the focus', async ({
   await expect(page.locator('.rule-panel [contenteditable]')).toBeFocused();
 });
 
-test('the caret of a long text stays in view on the ruler; the values of a month are written YYYY-MM', async ({
-  page,
-  request,
-}) => {
+test('the caret of a long text stays in view on the ruler; the values of a month are written YYYY-MM', {
+  tag: '@long',
+}, async ({ page, request }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto('/sets/ridge-huts/fields/remarks');
   await live(page).getByLabel('Remarks for the warden').focus();

@@ -61,7 +61,9 @@ const moved = ['ab-3412', 'ab-3412', ''];
 const copied = ['ab-123412', 'ab-123412', ''];
 
 for (const [name, launch] of Object.entries({ chromium, firefox, webkit }))
-  test(`${name}: moved, copied, refused, and taken out of the field`, async () => {
+  test(`${name}: moved, copied, refused, and taken out of the field`, {
+    tag: name === 'chromium' ? [] : '@long',
+  }, async () => {
     const own = await screen();
     const browser = await launch({ display: own.display });
     // Whether it moves or copies, WebKit decides by how its toolkit reads the pointer: either must come out

@@ -122,7 +122,10 @@ test('a form is put together on itself, by keyboard: fields, sections, columns, 
   await expect(title(2)).toHaveValue('Who you are');
 });
 
-test('a field is made in place, and put where it was asked for', async ({ page, request }) => {
+test('a field is made in place, and put where it was asked for', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
   await live(page).getByRole('button', { name: words.later.addField, exact: true }).last().click();
@@ -141,7 +144,7 @@ test('a field is made in place, and put where it was asked for', async ({ page, 
   await expect(live(page).getByLabel('Reason')).toHaveValue('snow');
 });
 
-test('dragged on the form: a field goes into another section, where the mark is', async ({
+test('dragged on the form: a field goes into another section, where the mark is', { tag: '@long' }, async ({
   page,
   request,
 }) => {
@@ -182,10 +185,9 @@ test('dragged on the form: a field goes into another section, where the mark is'
   await expect(live(page).getByLabel('Arrival')).toHaveValue(/14/);
 });
 
-test('rules across fields: made, drawn, heard at their field, mended at either; what is filled in stays', async ({
-  page,
-  request,
-}) => {
+test('rules across fields: made, drawn, heard at their field, mended at either; what is filled in stays', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   const rules = page.getByRole('region', { name: words.later.crossFieldRules });
@@ -229,10 +231,9 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await expect(departure).toHaveValue('Sunday, 14 February 2027');
 });
 
-test('a field is made to hang on another, never in a circle, and goes out of the form with it', async ({
-  page,
-  request,
-}) => {
+test('a field is made to hang on another, never in a circle, and goes out of the form with it', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   const conditions = page.getByRole('region', { name: words.form.conditions });
@@ -271,7 +272,9 @@ test('a field is made to hang on another, never in a circle, and goes out of the
   await expect(live(page).getByLabel('Hut', { exact: true })).toBeVisible();
 });
 
-test('the board says what would be seen when, and why the others are quiet', async ({ page }) => {
+test('the board says what would be seen when, and why the others are quiet', { tag: '@long' }, async ({
+  page,
+}) => {
   await page.goto('/sets/ridge-huts/forms/booking');
   const board = page.getByRole('region', { name: words.later.messageTiming });
   const row = board.getByRole('row', { name: /^Guest’s mobile number/ });
@@ -324,9 +327,9 @@ test('a field that does not count is neither shown nor sent, and comes back as i
   await expect(live(page).getByLabel('The dog’s name')).toHaveValue('Bruno');
 });
 
-test('the registry: asked on leaving, once; slow, silent, asked again; nothing jumps and nothing blocks typing', async ({
-  page,
-}) => {
+test('the registry: asked on leaving, once; slow, silent, asked again; nothing jumps and nothing blocks typing', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.goto('/sets/ridge-huts/forms/booking');
   const pass = live(page).getByLabel('Hut pass number');
   const asked: string[] = [];
@@ -358,9 +361,9 @@ test('the registry: asked on leaving, once; slow, silent, asked again; nothing j
   expect(await place()).toEqual(before);
 });
 
-test('change of booking: from the telephone number to the confirmed change, by keyboard; a wrong code is taken out', async ({
-  page,
-}) => {
+test('change of booking: from the telephone number to the confirmed change, by keyboard; a wrong code is taken out', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.goto('/sets/ridge-huts/forms/change/alone');
   await page.getByLabel('Guest’s mobile number').fill(freshNumber());
   await page.getByLabel('Arrival').fill('14022027');
@@ -403,7 +406,10 @@ test('a code field without a server check gets a code on the simulated phone, an
   await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'sent');
 });
 
-test('a field that a condition hides is arranged under its section', async ({ page, request }) => {
+test('a field that a condition hides is arranged under its section', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   // Only where something is hidden.
@@ -419,10 +425,9 @@ test('a field that a condition hides is arranged under its section', async ({ pa
   await expect(handle).toBeFocused();
 });
 
-test('what is filled in is not lost by leaving; reset and a form that is held back', async ({
-  page,
-  request,
-}) => {
+test('what is filled in is not lost by leaving; reset and a form that is held back', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   await page
@@ -452,7 +457,7 @@ test('begins with what its address says', async ({ page }) => {
   await expect(page.getByLabel('Arrival')).toHaveValue('Sunday, 14 February 2027');
 });
 
-test('from the shelf to its forms, and a new one', async ({ page, request }) => {
+test('from the shelf to its forms, and a new one', { tag: '@long' }, async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
@@ -486,7 +491,7 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
 });
 
 for (const sheet of ['light', 'dark'])
-  test(`axe finds nothing on the form screen, ${sheet} sheet`, async ({ page }) => {
+  test(`axe finds nothing on the form screen, ${sheet} sheet`, { tag: '@long' }, async ({ page }) => {
     await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
     await page.goto('/sets/ridge-huts/forms/booking');
     await live(page).getByRole('button', { name: words.later.submit }).click();
@@ -503,10 +508,9 @@ for (const sheet of ['light', 'dark'])
     await expectNoViolations(page, '[aria-label="Record"]');
   });
 
-test('fields that share a value in a form: each shows what is typed into the other, and both are sent', async ({
-  page,
-  request,
-}) => {
+test('fields that share a value in a form: each shows what is typed into the other, and both are sent', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, {
     fields: [
       { id: 'walk', kind: 'duration', label: 'Walk', entry: {}, initial: '75' },

@@ -73,7 +73,9 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
   rmSync(folder, { recursive: true });
 });
 
-test('each snippet is at work beside it, and reaches nothing around it', async ({ page }) => {
+test('each snippet is at work beside it, and reaches nothing around it', { tag: '@long' }, async ({
+  page,
+}) => {
   const refused: string[] = [];
   page.on('pageerror', (error) => refused.push(error.message));
   await page.goto(path);
@@ -124,7 +126,9 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
   ).toEqual(['null', 'refused', 'refused', 'refused']); // biome-ignore format: a way out a line
 });
 
-test('a snippet the server could not build is said so, and tried again', async ({ page }) => {
+test('a snippet the server could not build is said so, and tried again', { tag: '@long' }, async ({
+  page,
+}) => {
   let isBroken = true;
   await page.route('**/hand-off/live?*', (route) =>
     isBroken ? route.fulfill({ status: 500, json: { error: 'broken' } }) : route.continue(),
@@ -138,9 +142,9 @@ test('a snippet the server could not build is said so, and tried again', async (
   await expect(page.frameLocator('iframe').getByLabel('Guest’s mobile number')).toBeVisible();
 });
 
-test('it can be stopped and made again; a server that is gone is told; nothing chosen is told', async ({
-  page,
-}) => {
+test('it can be stopped and made again; a server that is gone is told; nothing chosen is told', {
+  tag: '@long',
+}, async ({ page }) => {
   let go = (): void => {};
   const held = new Promise<void>((resolve) => {
     go = resolve;
@@ -170,7 +174,7 @@ test('it can be stopped and made again; a server that is gone is told; nothing c
   await expect(page.getByText(texts.handoff.selectAtLeastOneField)).toBeVisible();
 });
 
-test('from the desk to the hand-off and along it by key alone', async ({ page }) => {
+test('from the desk to the hand-off and along it by key alone', { tag: '@long' }, async ({ page }) => {
   await page.goto('/sets/ridge-huts/fields/member');
   await page
     .getByRole('navigation', { name: texts.set.setPages })
@@ -194,9 +198,9 @@ test('from the desk to the hand-off and along it by key alone', async ({ page })
   );
 });
 
-test('code, result and download are there before sizes are known; the command follows the choice', async ({
-  page,
-}) => {
+test('code, result and download are there before sizes are known; the command follows the choice', {
+  tag: '@long',
+}, async ({ page }) => {
   // The sizes do not arrive.
   await page.route('**/api/sets/*/hand-off', async (route) => {
     const answer = await route.fetch();
@@ -228,7 +232,7 @@ test('code, result and download are there before sizes are known; the command fo
 });
 
 for (const sheet of ['light', 'dark'] as const)
-  test(`axe finds nothing on the hand-off, ${sheet} sheet`, async ({ page }) => {
+  test(`axe finds nothing on the hand-off, ${sheet} sheet`, { tag: '@long' }, async ({ page }) => {
     await page.emulateMedia({ colorScheme: sheet });
     await page.goto(path);
     await isMade(page);

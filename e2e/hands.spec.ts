@@ -16,9 +16,9 @@ const typed = document.trials.filter(({ tape }) => /^field /m.test(tape) && /^ty
 // Every hand plays a part of the trials; as many as there are turn into all of them with another seed.
 const turn = Number(process.env.ARBEIT_SEED ?? 0);
 for (const [at, hand] of hands.entries())
-  test(`typed ${hand === 'keys' ? 'by keys' : `by ${hand}`}, trials come to what the engine says of that hand`, async ({
-    page,
-  }) => {
+  test(`typed ${hand === 'keys' ? 'by keys' : `by ${hand}`}, trials come to what the engine says of that hand`, {
+    tag: hand === 'keys' ? [] : '@long',
+  }, async ({ page }) => {
     for (const trial of typed.filter((_, i) => (i + turn) % hands.length === at))
       await test.step(trial.id, async () => {
         const read = parseTape(trialTape(trial));

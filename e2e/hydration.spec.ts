@@ -34,7 +34,9 @@ for (const [locale, colorScheme] of [
   ['de-DE', 'dark'],
   ['ar-EG', 'light'],
 ] as const)
-  test.describe(`a set in ${locale}, on ${colorScheme} paper`, () => {
+  test.describe(`a set in ${locale}, on ${colorScheme} paper`, {
+    tag: locale === 'ar-EG' ? [] : '@long',
+  }, () => {
     test('every page is taken over without a word, and keeps its paper', async ({ page, request }) => {
       await page.emulateMedia({ colorScheme });
       const id = await newSet(request, {

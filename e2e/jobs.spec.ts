@@ -49,10 +49,9 @@ const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern
 const sum = { id: 'sum', kind: 'currency', label: 'Price', entry: { currency: 'EUR' } };
 const day = { id: 'day', kind: 'date', label: 'Day', entry: {} };
 
-test('1: a pattern from examples, by mouse; several tell fixed from free, by keyboard', async ({
-  page,
-  request,
-}) => {
+test('1: a pattern from examples, by mouse; several tell fixed from free, by keyboard', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const made = await newSet(request);
   await page.goto('/');
   await onShelf(page, made).getByRole('button', { name: words.shared.newField }).click();
@@ -79,10 +78,9 @@ test('1: a pattern from examples, by mouse; several tell fixed from free, by key
   await expect(live(page).getByLabel(words.shared.newField)).toHaveValue('RH-0042-AB7');
 });
 
-test('2: a plate with a named class of one’s own: made, named, used, edited, taken away', async ({
-  page,
-  request,
-}) => {
+test('2: a plate with a named class of one’s own: made, named, used, edited, taken away', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const plate = {
     id: 'plate',
     kind: 'pattern',
@@ -129,10 +127,9 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   expect((await documentOf(request, made.id)).classes).toBeUndefined();
 });
 
-test('3: a price as Germans write it: locale by name, limits and messages in the field’s own form', async ({
-  page,
-  request,
-}) => {
+test('3: a price as Germans write it: locale by name, limits and messages in the field’s own form', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const made = await newSet(request, [sum]);
   await page.goto(`/sets/${made.id}/fields/sum`);
   await choose(page, words.shared.actionsFor('Price'), words.set.locale);
@@ -168,7 +165,10 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
   await expect(rules(page).getByRole('button', { name: /^skipped at most €5\.00/ })).toBeVisible();
 });
 
-test('4: at least sixteen years old, and after today: limits by words', async ({ page, request }) => {
+test('4: at least sixteen years old, and after today: limits by words', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const made = await newSet(request, [day]);
   await page.goto(`/sets/${made.id}/fields/day`);
   await rules(page).getByRole('button', { name: words.shared.addRule }).focus();
@@ -212,10 +212,9 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
     .toMatchObject([{ check: { max: 'today-16y' } }, { check: { min: '2027-03-01' } }]);
 });
 
-test('5: mobiles of Switzerland and Germany alone; a list made elsewhere is shown and kept', async ({
-  page,
-  request,
-}) => {
+test('5: mobiles of Switzerland and Germany alone; a list made elsewhere is shown and kept', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const phone = {
     id: 'tel',
     kind: 'phone',
@@ -251,7 +250,7 @@ test('5: mobiles of Switzerland and Germany alone; a list made elsewhere is show
   await expect(live(page)).toContainText('Switzerland or Germany');
 });
 
-test('6: an IBAN with its check, a card number with Luhn', async ({ page, request }) => {
+test('6: an IBAN with its check, a card number with Luhn', { tag: '@long' }, async ({ page, request }) => {
   const iban = {
     id: 'iban',
     kind: 'pattern',
@@ -293,10 +292,9 @@ test('6: an IBAN with its check, a card number with Luhn', async ({ page, reques
   });
 });
 
-test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted and taken back; one of many is found', async ({
-  page,
-  request,
-}) => {
+test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted and taken back; one of many is found', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const made = await newSet(request, [pin, sum, day], {
     forms: [{ id: 'stay', title: 'Stay', fields: ['pin', 'day'] }],
   });
@@ -446,10 +444,9 @@ test('7: sets are doubled, renamed, deleted and put back', async ({ page, reques
   await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
 });
 
-test('8: a document goes out and comes in; a broken one shows its faults by place, and what is sound can be taken', async ({
-  page,
-  request,
-}) => {
+test('8: a document goes out and comes in; a broken one shows its faults by place, and what is sound can be taken', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const made = await newSet(request, [pin, sum]);
   await page.goto('/');
   const coming = page.waitForEvent('download');
@@ -484,10 +481,9 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   await expect(page.locator(`.set-title[value="${made.title}"]`)).toHaveCount(2);
 });
 
-test('a field as it is handed off: typed into on its desk, its look changed, what is no icon told', async ({
-  page,
-  request,
-}) => {
+test('a field as it is handed off: typed into on its desk, its look changed, what is no icon told', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const made = await newSet(request, [sum]);
   await page.goto(`/sets/${made.id}/fields/sum`);
   await page.getByRole('combobox', { name: words.ui.view }).selectOption(words.desk.asExported);
@@ -518,7 +514,7 @@ test('a field as it is handed off: typed into on its desk, its look changed, wha
   await expect(input).not.toHaveValue('');
 });
 
-test('9: to the next field and back, every command, every key, help in its place', async ({
+test('9: to the next field and back, every command, every key, help in its place', { tag: '@long' }, async ({
   page,
   request,
 }) => {
@@ -568,10 +564,9 @@ test('undo goes on after a reload, and from the desk to the shelf', async ({ pag
   await expect.poll(async () => (await documentOf(request, made.id)).fields[0].hint).toBeUndefined();
 });
 
-test('the tape offers things to play, tells refusals in words, and is copied so that it plays again', async ({
-  page,
-  request,
-}) => {
+test('the tape offers things to play, tells refusals in words, and is copied so that it plays again', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const made = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
   await page.goto(`/sets/${made.id}/fields/pin`);
   const rows = page.getByRole('region', { name: words.desk.rowsOfTheTape }).locator('tbody tr');
@@ -598,7 +593,7 @@ test('the tape offers things to play, tells refusals in words, and is copied so 
   expect(text).toMatch(/type "\dxx7"/);
 });
 
-test('patterns in order: added, drawn while they are in use, moved and removed', async ({
+test('patterns in order: added, drawn while they are in use, moved and removed', { tag: '@long' }, async ({
   page,
   request,
 }) => {
@@ -658,7 +653,10 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
   );
 });
 
-test('a month, a date with a time, and a concealed text, each on its desk', async ({ page, request }) => {
+test('a month, a date with a time, and a concealed text, each on its desk', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const made = await newSet(request, [
     { id: 'until', kind: 'date', label: 'Valid until', entry: { parts: 'month' } },
     { id: 'at', kind: 'date-time', label: 'Arrival', entry: {}, rules: [{ id: 'r', check: { type: 'range', min: '2027-02-14T16:30' } }] },

@@ -56,7 +56,9 @@ const actionFor = (keys: string): fc.Arbitrary<Action> =>
     },
   );
 
-test(`${events} random keys (seed ${seed}) do in Chromium what they do in the engine`, async ({ page }) => {
+test(`${events} random keys (seed ${seed}) do in Chromium what they do in the engine`, {
+  tag: '@long',
+}, async ({ page }) => {
   test.setTimeout(60_000 + events * 300);
   const names = Object.keys(fields);
   await putUp(

@@ -51,7 +51,7 @@ const titled = (title: string) => ({ arbeit: 2, title, locale: 'en-GB', fields: 
 const send = (method: string, path: string, body: object) =>
   fetch(base + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
-test(`killed while saving (${kills}), no acknowledged save is lost`, async () => {
+test(`killed while saving (${kills}), no acknowledged save is lost`, { tag: '@long' }, async () => {
   test.setTimeout(120_000 + kills * 60_000);
   const folder = mkdtempSync(join(tmpdir(), 'arbeit-kills-'));
   let server = await up({ ARBEIT_DATA: folder });
@@ -95,7 +95,9 @@ test(`killed while saving (${kills}), no acknowledged save is lost`, async () =>
 const endOf = (server: ChildProcess): Promise<number | null> =>
   new Promise((resolve) => server.once('exit', (code) => resolve(code)));
 
-test('asked to end, a server answers what is under way, lets waiting connections go and closes its store', async () => {
+test('asked to end, a server answers what is under way, lets waiting connections go and closes its store', {
+  tag: '@long',
+}, async () => {
   const folder = mkdtempSync(join(tmpdir(), 'arbeit-end-'));
   const server = await up({ ARBEIT_DATA: folder });
   for (const path of ['healthz', 'readyz']) {
@@ -123,7 +125,9 @@ test('asked to end, a server answers what is under way, lets waiting connections
   half.destroy();
 });
 
-test('two servers on one PostgreSQL: what one saves the other has, and one that is killed takes nothing with it', async () => {
+test('two servers on one PostgreSQL: what one saves the other has, and one that is killed takes nothing with it', {
+  tag: '@long',
+}, async () => {
   const postgres = await startPostgres();
   const url = postgres.database('studio');
   const server = await up({ DATABASE_URL: url });

@@ -12,10 +12,9 @@ import { newSet } from './sets.ts';
 const live = (page: Page) => page.getByRole('region', { name: words.desk.liveField });
 const desk = (field: string) => `/sets/ridge-huts/fields/${field}`;
 
-test('random tapes on random fields of every kind play in Chromium as in the engine', async ({
-  page,
-  request,
-}) => {
+test('random tapes on random fields of every kind play in Chromium as in the engine', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
   const cases = kindNames.flatMap((kind) => {
     const sketches = fc.sample(sketchOf(kind), { numRuns: 1, seed });
@@ -74,9 +73,9 @@ test('a part of the specimen is defined where it stands; a choice shows what it 
   ).toBeVisible();
 });
 
-test('locale sheet: type in one locale, and all others show the same value in their way', async ({
-  page,
-}) => {
+test('locale sheet: type in one locale, and all others show the same value in their way', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.goto(desk('deposit'));
   await page.getByRole('button', { name: words.desk.show, exact: true }).click();
   const sheet = page.getByRole('region', { name: words.shared.inOtherLocales });
@@ -95,9 +94,9 @@ test('locale sheet: type in one locale, and all others show the same value in th
   await expectNoViolations(page);
 });
 
-test('the same value in another way follows the field, and what is tried there stays there', async ({
-  page,
-}) => {
+test('the same value in another way follows the field, and what is tried there stays there', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.goto(desk('walk-in'));
   const minutes = page.getByRole('textbox', { name: 'Walk-in time, in minutes' });
   await live(page).getByLabel('Walk-in time').click();
@@ -229,9 +228,9 @@ test('a PIN is concealed until it is revealed, and stays one field', async ({ pa
   await expect(line).toHaveValue('8305');
 });
 
-test('resting text turns into an input in its place: Enter saves what is valid, Escape goes back', async ({
-  page,
-}) => {
+test('resting text turns into an input in its place: Enter saves what is valid, Escape goes back', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.goto(desk('deposit'));
   await live(page).getByRole('combobox', { name: words.ui.view }).selectOption(words.desk.unfocusedAfterBlur);
   const rest = live(page).getByRole('button', { name: /: (?:–|£)/ });
@@ -281,7 +280,7 @@ for (const [field, sheet] of [
   ['hut', 'dark'],
   ['extras', 'light'],
 ] as const)
-  test(`axe finds nothing on the desk of ${field}, ${sheet} sheet`, async ({ page }) => {
+  test(`axe finds nothing on the desk of ${field}, ${sheet} sheet`, { tag: '@long' }, async ({ page }) => {
     await page.addInitScript((chosen) => localStorage.setItem('arbeit.sheet', chosen), sheet);
     await page.goto(desk(field));
     await expectNoViolations(page);

@@ -129,7 +129,7 @@ test.describe('the application for React Native, in a browser', () => {
     await expect.poll(async () => (await shown(page))?.pass).toBe('5678');
   });
 
-  test('works with the components of React Native, in its renderer for tests', () => {
+  test('works with the components of React Native, in its renderer for tests', { tag: '@long' }, () => {
     const done = spawnSync(process.execPath, ['node_modules/jest/bin/jest.js', '--ci'], {
       cwd: packagesOf('native'),
       encoding: 'utf8',
@@ -142,7 +142,7 @@ test.describe('the application for React Native, in a browser', () => {
 
   // `npm run hard` sets it: bundling takes a minute.
   if (process.env.ARBEIT_DEVICE)
-    test('is bundled for a device, and compiled by its engine', () => {
+    test('is bundled for a device, and compiled by its engine', { tag: '@long' }, () => {
       const folder = packagesOf('native');
       const run = (command: string, ...args: readonly string[]) => {
         const done = spawnSync(join(folder, 'node_modules', command), args, {

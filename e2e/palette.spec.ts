@@ -16,7 +16,7 @@ async function ask(page: Page, text: string): Promise<void> {
 // Ordinary words of the trade. The names of what they find may differ.
 const words = ['import', 'upload', 'export', 'download', 'theme', 'dark', 'history', 'version', 'preview', 'settings', 'language', 'translate', 'locale', 'test', 'run', 'fuzz', 'coverage', 'validation', 'required', 'regex', 'mask', 'placeholder', 'hint', 'rename', 'delete', 'duplicate', 'copy', 'new', 'search', 'help', 'shortcuts', 'home', 'undo', 'json', 'csv', 'react', 'phone', 'date', 'currency', 'pin']; // biome-ignore format: a list
 
-test('every ordinary word finds something on every page', async ({ page }) => {
+test('every ordinary word finds something on every page', { tag: '@long' }, async ({ page }) => {
   // A field or a form alone is shown as on a page of one’s own, without the studio around it.
   for (const path of pages.filter((one) => !one.endsWith('/alone'))) {
     await page.goto(path);
@@ -33,7 +33,7 @@ test('every ordinary word finds something on every page', async ({ page }) => {
   }
 });
 
-test('what another page can do is done there, and what does not apply says why', async ({
+test('what another page can do is done there, and what does not apply says why', { tag: '@long' }, async ({
   page,
   request,
 }) => {

@@ -17,6 +17,8 @@ export default defineConfig({
     { name: 'first visit', testMatch: 'weight.spec.ts' },
     { name: 'all', testMatch: '*.spec.ts', testIgnore: 'weight.spec.ts', dependencies: ['first visit'] },
   ],
+  // `npm run hard` runs the long ones as well.
+  ...(process.env.ARBEIT_LONG ? {} : { grepInvert: /@long/ }),
   fullyParallel: true,
   // Half as many again as there are cores: a test waits half as much as it works, for a server, a frame, a
   // save.

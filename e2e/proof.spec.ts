@@ -40,7 +40,10 @@ test('a set is held against the laws on all cores; what was found outlives the p
   await expect(row).toBeVisible();
 });
 
-test('a law check that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
+test('a law check that goes on for ever is stopped, and stays where it was', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await laws(page).getByLabel(words.trials.forLabel).selectOption(words.trials.tenMinutes);
@@ -70,10 +73,9 @@ test('a tape in the address is played on the desk', async ({ page, request }) =>
 const brought = (page: Page) => page.getByRole('region', { name: words.later.testYourOwnFormatter });
 const said = (page: Page) => brought(page).getByRole('status').first();
 
-test('a function somebody brings: the laws it breaks by its keys, and the field that does the same', async ({
-  page,
-  request,
-}) => {
+test('a function somebody brings: the laws it breaks by its keys, and the field that does the same', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await brought(page).getByRole('button', { name: words.later.run, exact: true }).click();
@@ -91,10 +93,9 @@ test('a function somebody brings: the laws it breaks by its keys, and the field 
   await expect(page.getByRole('region', { name: words.desk.liveField })).toBeVisible();
 });
 
-test('what is no function, throws, or never ends, is told; and nothing of it reaches the page', async ({
-  page,
-  request,
-}) => {
+test('what is no function, throws, or never ends, is told; and nothing of it reaches the page', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   const write = async (code: string) => {
@@ -120,10 +121,9 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   await expect(said(page)).toHaveText(/laws? (?:is|are) broken\.$/);
 });
 
-test('a trial by other hands: the same, or where it comes to something else and why; played so on the desk', async ({
-  page,
-  request,
-}) => {
+test('a trial by other hands: the same, or where it comes to something else and why; played so on the desk', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const dated = { id: 'when', kind: 'date', label: 'Day', entry: {} };
   const trial = { id: 'day', name: 'A day', tape: 'field when\nfocus\ntype "4"\nexpect display "04/|"\n' };
   const id = await newSet(request, { fields: [dated], trials: [trial] });
@@ -141,10 +141,9 @@ test('a trial by other hands: the same, or where it comes to something else and 
   await expect(page.getByRole('region', { name: words.desk.liveField }).getByLabel('Day')).toHaveValue('4');
 });
 
-test('a tape that was recorded elsewhere opens on the desk of its field; one of another field, or none at all, is told', async ({
-  page,
-  request,
-}) => {
+test('a tape that was recorded elsewhere opens on the desk of its field; one of another field, or none at all, is told', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/fields/price`);
   const tape = page.getByRole('region', { name: words.desk.tape, exact: true });
@@ -167,7 +166,10 @@ test('a tape that was recorded elsewhere opens on the desk of its field; one of 
   await expectNoViolations(page);
 });
 
-test('a miss of a form’s trial opens on the form, filled in up to that row', async ({ page, request }) => {
+test('a miss of a form’s trial opens on the form, filled in up to that row', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const trial = {
     id: 'all',
     name: 'Filled in',
@@ -183,10 +185,9 @@ test('a miss of a form’s trial opens on the form, filled in up to that row', a
   await expect(page.getByLabel('Note', { exact: true }).first()).toHaveValue('late');
 });
 
-test('what breaking found is about the set as it stands, after a reload as well, until that is changed', async ({
-  page,
-  request,
-}) => {
+test('what breaking found is about the set as it stands, after a reload as well, until that is changed', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   const breaks = page.getByRole('region', { name: words.later.mutationTests });

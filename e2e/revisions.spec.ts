@@ -58,10 +58,9 @@ test('a revision is named, looked at as it was, and brought back; undo takes tha
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
 });
 
-test('what two revisions do otherwise: values, a tape with what each shows; fields beside each other, other sets', async ({
-  page,
-  request,
-}) => {
+test('what two revisions do otherwise: values, a tape with what each shows; fields beside each other, other sets', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const { id } = await revised(request);
   const other = `Other ${Math.random()}`;
   await request.post('/api/sets', { data: { document: setOf(other, pin(5)) } });

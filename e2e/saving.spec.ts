@@ -66,7 +66,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   await expect(page.getByText(words.set.saved, { exact: true }).first()).toBeVisible();
 });
 
-test('a set larger than a page may send while it goes away', async ({ page, request }) => {
+test('a set larger than a page may send while it goes away', { tag: '@long' }, async ({ page, request }) => {
   const id = await newSet(request, { fields: large() });
   await page.goto(`/sets/${id}/fields/pin-0`);
   // What saves is loaded with the first edit. Until it has arrived, a page that leaves keeps a draft instead.
@@ -108,7 +108,10 @@ test('a faulty pattern is unsaved work too', async ({ page, request }) => {
   await expect(line).toHaveValue('<4 digit>-<2 letter>');
 });
 
-test('refused versions are found again, compared and taken back', async ({ page, request }) => {
+test('refused versions are found again, compared and taken back', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await newSet(request, { fields: [pin] });
   const first = await stored(request, id);
   const send = async (hint: string, from: string) => {
@@ -157,7 +160,7 @@ test('two tabs of a browser show each other’s changes at once, and undo takes 
   expect((await stored(request, id)).document.fields[0]).toMatchObject({ placeholder: '1234' });
 });
 
-test('two browsers that change something else of one field come to the same', async ({
+test('two browsers that change something else of one field come to the same', { tag: '@long' }, async ({
   page,
   request,
   browser,
@@ -178,7 +181,7 @@ test('two browsers that change something else of one field come to the same', as
   await other.context().close();
 });
 
-test('somebody who only looks on sees what others save, as soon as it is saved', async ({
+test('somebody who only looks on sees what others save, as soon as it is saved', { tag: '@long' }, async ({
   page,
   request,
   browser,
@@ -199,10 +202,9 @@ test('somebody who only looks on sees what others save, as soon as it is saved',
   await other.context().close();
 });
 
-test('a shelf of many sets asks for changes once, and a page that is not seen asks for none', async ({
-  page,
-  request,
-}) => {
+test('a shelf of many sets asks for changes once, and a page that is not seen asks for none', {
+  tag: '@long',
+}, async ({ page, request }) => {
   for (let i = 0; i < 10; i++) await newSet(request, { fields: [pin] });
   const asked: number[] = [];
   page.on('request', (one) => {
@@ -224,7 +226,7 @@ test('a shelf of many sets asks for changes once, and a page that is not seen as
   await expect.poll(() => asked).toEqual([10, 10]);
 });
 
-test('after a restore of the store, the page asks which version to continue with', async ({
+test('after a restore of the store, the page asks which version to continue with', { tag: '@long' }, async ({
   page,
   request,
 }) => {
@@ -247,10 +249,9 @@ test('after a restore of the store, the page asks which version to continue with
   await expect(hint(page)).toHaveValue('of this page');
 });
 
-test('of many sets the shelf lists some, more as they are asked for, and finds them by their title', async ({
-  page,
-  request,
-}) => {
+test('of many sets the shelf lists some, more as they are asked for, and finds them by their title', {
+  tag: '@long',
+}, async ({ page, request }) => {
   // Sets of other tests come and go meanwhile: only those of this one have the mark.
   const mark = `Ridge ${Math.random().toString(36).slice(2)}`;
   for (let i = 0; i < 130; i++) {
@@ -281,10 +282,9 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
   await expect(further.getByRole('status').last()).toHaveText(/could not be listed: no response/);
 });
 
-test('renamed in another tab, the page goes on saving its set; the old address leads to it', async ({
-  page,
-  request,
-}) => {
+test('renamed in another tab, the page goes on saving its set; the old address leads to it', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const to = `renamed-${Date.now()}`;
@@ -296,10 +296,9 @@ test('renamed in another tab, the page goes on saving its set; the old address l
   await expect(hint(page)).toHaveValue('after the renaming');
 });
 
-test('links of a page that was opened before a rename lead to its own set, not to another that took the id', async ({
-  page,
-  request,
-}) => {
+test('links of a page that was opened before a rename lead to its own set, not to another that took the id', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [{ ...pin, hint: 'mine' }] });
   await page.goto(`/sets/${id}/fields/pin`);
   const to = `renamed-${Date.now()}`;
@@ -319,10 +318,9 @@ test('links of a page that was opened before a rename lead to its own set, not t
   await expect(hint(page)).toHaveValue('mine');
 });
 
-test('a page that was opened before a rename acts on its own set, not on another that took the id', async ({
-  page,
-  request,
-}) => {
+test('a page that was opened before a rename acts on its own set, not on another that took the id', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto('/');
   const first = await stored(request, id);

@@ -77,10 +77,9 @@ test('a deleted field comes back by key, from any place on the shelf', async ({ 
   await expect(section.getByRole('link', { name: 'Deposit' })).toHaveCount(0);
 });
 
-test('a proof sheet for colleagues who have no Arbeit: a page without scripts, and the same as a file', async ({
-  page,
-  request,
-}) => {
+test('a proof sheet for colleagues who have no Arbeit: a page without scripts, and the same as a file', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const label = 'Deposit <b>&';
   const rules = [{ id: 'most', check: { type: 'range', max: 500 }, severity: 'warning' }];
   const deposit = { id: 'deposit', kind: 'currency', label, entry: { currency: 'EUR' }, rules };
@@ -112,10 +111,9 @@ test('a proof sheet for colleagues who have no Arbeit: a page without scripts, a
   await expect(page.getByRole('link')).toHaveCount(0);
 });
 
-test('a tour in four steps on the demo: offered on the shelf, skipped, found again, walked by key', async ({
-  page,
-  request,
-}) => {
+test('a tour in four steps on the demo: offered on the shelf, skipped, found again, walked by key', {
+  tag: '@long',
+}, async ({ page, request }) => {
   // Newer sets fold the demo; the shelf offers its tour nevertheless.
   for (let at = 0; at < 11; at++) await newSet(request, { fields: [] });
   await page.goto('/');

@@ -485,9 +485,15 @@ const jobs: Record<string, [number, (hand: Hand, request: APIRequestContext) => 
   ],
 };
 
+/** Jobs that `npm test` does, by keys: one for each page. `npm run hard` does all, both ways. */
+const short =
+  /^(?:own check|a form with|PIN of 6|text area|a table in|a trial from|three languages|compare with)/;
+
 for (const [name, [most, job]] of Object.entries(jobs))
   for (const uses of ['mouse', 'keys'] as const)
-    test(`${name}: by ${uses}, from an empty set, in at most ${most} steps`, async ({ page, request }) => {
+    test(`${name}: by ${uses}, from an empty set, in at most ${most} steps`, {
+      tag: uses === 'keys' && short.test(name) ? [] : '@long',
+    }, async ({ page, request }) => {
       const hand = new Hand(page, uses);
       await job(hand, request);
       test.info().annotations.push({ type: 'steps', description: String(hand.steps) });

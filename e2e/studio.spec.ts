@@ -62,7 +62,10 @@ test('a change made just before the page goes away is saved', async ({ page, req
   await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('Four digits');
 });
 
-test('specimen and pattern text stay in step, by mouse and by key', async ({ page, request }) => {
+test('specimen and pattern text stay in step, by mouse and by key', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: words.desk.edit('4 digits') }).focus();
@@ -92,10 +95,9 @@ test('specimen and pattern text stay in step, by mouse and by key', async ({ pag
   await expect(pattern).toHaveValue('<6 latin upper>');
 });
 
-test('a pattern with mistakes tells each with its column, saves nothing, and has a way back', async ({
-  page,
-  request,
-}) => {
+test('a pattern with mistakes tells each with its column, saves nothing, and has a way back', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const pattern = page
@@ -111,7 +113,10 @@ test('a pattern with mistakes tells each with its column, saves nothing, and has
   await expect(pattern).toHaveValue('<4 digit>');
 });
 
-test('the desk follows the tape back and forth, and typing goes on from there', async ({ page, request }) => {
+test('the desk follows the tape back and forth, and typing goes on from there', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await newSet(request, { fields: [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }] });
   await page.goto(`/sets/${id}/fields/pin`);
   const line = liveLine(page, 'Key-box PIN');
@@ -135,10 +140,9 @@ test('the desk follows the tape back and forth, and typing goes on from there', 
   await expect(page.getByText(/new keys continue from here/)).toHaveCount(0);
 });
 
-test('a cleared tape comes back where it was cleared, until something else is typed', async ({
-  page,
-  request,
-}) => {
+test('a cleared tape comes back where it was cleared, until something else is typed', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const tape = page.getByRole('region', { name: words.desk.tape, exact: true });
@@ -163,7 +167,7 @@ test('a cleared tape comes back where it was cleared, until something else is ty
   await expect(button(words.desk.restoreTape)).toHaveCount(0);
 });
 
-test('a changed definition plays the same keys again, and the tape still steps', async ({
+test('a changed definition plays the same keys again, and the tape still steps', { tag: '@long' }, async ({
   page,
   request,
 }) => {
@@ -186,10 +190,9 @@ test('a changed definition plays the same keys again, and the tape still steps',
   await expect(line).toHaveValue(/^123?4?$/);
 });
 
-test('rules: added, ordered by key, their lamps on the present value, their message worded', async ({
-  page,
-  request,
-}) => {
+test('rules: added, ordered by key, their lamps on the present value, their message worded', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const rules = page.getByRole('region', { name: words.shared.rules });
@@ -221,7 +224,10 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   ]);
 });
 
-test('rules that contradict each other are told while they are written', async ({ page, request }) => {
+test('rules that contradict each other are told while they are written', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const guests = {
     id: 'guests',
     kind: 'number',
@@ -257,7 +263,10 @@ test('a field is deleted and put back', async ({ page, request }) => {
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
 });
 
-test('a field deleted on its desk can be put back from the shelf', async ({ page, request }) => {
+test('a field deleted on its desk can be put back from the shelf', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: words.shared.actionsFor('Key-box PIN') }).click();
@@ -317,10 +326,9 @@ test('two browsers: the later save of the same is a choice, and either way nothi
   }
 });
 
-test('of several members that two have changed, each is chosen separately; all other changes are kept', async ({
-  page,
-  request,
-}) => {
+test('of several members that two have changed, each is chosen separately; all other changes are kept', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.route('**/api/sets/s_*', (route) => route.abort());
@@ -350,10 +358,9 @@ test('of several members that two have changed, each is chosen separately; all o
     .toEqual([{ ...theirs, hint: 'my hint', placeholder: '4711' }, added]);
 });
 
-test('the choice lies over any dialog that is open, and its solid button overwrites nothing', async ({
-  page,
-  request,
-}) => {
+test('the choice lies over any dialog that is open, and its solid button overwrites nothing', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const theirs = { ...(await documentOf(request, id)), fields: [{ ...pin, hint: 'theirs' }] };
@@ -406,7 +413,9 @@ test('nothing moves when a message appears', async ({ page }) => {
 });
 
 for (const width of [1280, 400])
-  test(`rows that come as one looks for them move nothing below, at ${width}`, async ({ page, request }) => {
+  test(`rows that come as one looks for them move nothing below, at ${width}`, {
+    tag: width === 400 ? '@long' : [],
+  }, async ({ page, request }) => {
     const many = {
       fields: Array.from({ length: 90 }, (_, i) => ({ ...pin, id: `f${i}`, label: `Box ${i}` })),
     };
@@ -440,7 +449,9 @@ test('the phone keyboard types, and the focus stays', async ({ page }) => {
 
 for (const sheet of ['light', 'dark'])
   for (const path of pages)
-    test(`axe finds nothing on ${path}, ${sheet} sheet`, async ({ page }) => {
+    test(`axe finds nothing on ${path}, ${sheet} sheet`, { tag: sheet === 'dark' ? '@long' : [] }, async ({
+      page,
+    }) => {
       await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
       await page.goto(path);
       await expect(page.locator('html')).toHaveAttribute('data-sheet', sheet);
@@ -640,7 +651,7 @@ test('what is faulty is not called saved', async ({ page, request }) => {
 });
 
 for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2], [1280, 4]] as const)
-  test(`nothing is cut and nothing lies over another at ${width}, ${zoom * 100} %`, async ({ page, request }) => {
+  test(`nothing is cut and nothing lies over another at ${width}, ${zoom * 100} %`, { tag: width === 400 || zoom === 2 ? '@long' : [] }, async ({ page, request }) => {
     const long = 'Wanderhüttenübernachtungsanmeldebestätigungsnummer';
     const id = await newSet(request, { fields: [{ ...pin, label: long, hint: `${long} ${long}`, rules: [{ id: 'r', check: { type: 'not-in', values: [long] }, say: `${long}${long}` }] }] });
     await page.setViewportSize({ width: Math.round(width / zoom), height: 800 });
@@ -662,7 +673,9 @@ for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2], [1280, 4]] as const
     }
   }); // biome-ignore format: a table and a test
 
-test('on every sheet what is written stays clear of the edges of the window', async ({ page }) => {
+test('on every sheet what is written stays clear of the edges of the window', { tag: '@long' }, async ({
+  page,
+}) => {
   /** How near to an edge a text comes, in pixels. */
   const nearest = () =>
     page.evaluate(() => {
@@ -697,7 +710,9 @@ test('on every sheet what is written stays clear of the edges of the window', as
   }
 });
 
-test('whatever pops out can be reached to its last entry, wherever its button stands', async ({ page }) => {
+test('whatever pops out can be reached to its last entry, wherever its button stands', {
+  tag: '@long',
+}, async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 330 });
   for (const [path, opens] of [
     ['/', 'menu'],
@@ -727,7 +742,7 @@ test('whatever pops out can be reached to its last entry, wherever its button st
   }
 });
 
-test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
+test('no page needs to be scrolled sideways on a phone', { tag: '@long' }, async ({ page }) => {
   // A desktop at 400 % (WCAG 2.2, 1.4.10).
   await page.setViewportSize({ width: 320, height: 740 });
   for (const path of [...pages, '/sets/ridge-huts/forms/change/alone']) {
@@ -736,9 +751,9 @@ test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
   }
 });
 
-test('every field and every form of the demo has a desk or a screen, and a page of its own', async ({
-  request,
-}) => {
+test('every field and every form of the demo has a desk or a screen, and a page of its own', {
+  tag: '@long',
+}, async ({ request }) => {
   const { fields, forms } = await documentOf(request, 'ridge-huts');
   const paths = [
     ...fields.map(({ id }: { id: string }) => `fields/${id}`),

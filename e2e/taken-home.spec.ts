@@ -75,7 +75,9 @@ const look = (page: Page, field: string): Promise<Seen> =>
 type Mounting = { mount(what: Readonly<Record<string, string>>): void };
 
 for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
-  test.describe(`${app}: the demo handed off, built outside`, () => {
+  test.describe(`${app}: the demo handed off, built outside`, {
+    tag: app === 'vue' || app === 'svelte' ? '@long' : [],
+  }, () => {
     let built: Built;
     test.beforeAll(async () => {
       built = await builtApp(app, set);
@@ -93,14 +95,14 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
       const told = `${tape.title}\n${tape.steps.map(({ source }) => source).join('\n')}`;
       await test.step(told, () => playBoth(page, own, tape, look));
     };
-    test('every tape of the demo', async ({ page }) => {
+    test('every tape of the demo', { tag: app === 'react' ? '@long' : [] }, async ({ page }) => {
       for (const tape of tapes) await play(page, tape);
     });
     // The three that most are built with.
     if (app === 'svelte') return;
     // `npm run hard` plays more of them.
     const count = Number(process.env.ARBEIT_TAPES ?? 30);
-    test(`${count} random tapes`, async ({ page }) => {
+    test(`${count} random tapes`, { tag: app === 'element' ? '@long' : [] }, async ({ page }) => {
       const random = randomTapes(count);
       expect(random).toHaveLength(count);
       for (const tape of random) await play(page, tape);

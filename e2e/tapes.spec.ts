@@ -22,7 +22,9 @@ const pages = 4;
 const trials = document.trials.filter(({ tape }, i) => i % 2 === 0 || /^form /m.test(tape));
 for (let first = 0; first < pages; first++) {
   const own = trials.filter((_, i) => i % pages === first);
-  test(`tapes play in Chromium as in the engine: ${own.map(({ id }) => id).join(', ')}`, async ({ page }) => {
+  test(`tapes play in Chromium as in the engine: ${own.map(({ id }) => id).join(', ')}`, {
+    tag: first > 0 ? '@long' : [],
+  }, async ({ page }) => {
     for (const trial of own)
       await test.step(trial.id, async () => {
         const read = parseTape(trialTape(trial));
@@ -34,7 +36,10 @@ for (let first = 0; first < pages; first++) {
   });
 }
 
-test('random tapes on random patterns play in Chromium as in the engine', async ({ page, request }) => {
+test('random tapes on random patterns play in Chromium as in the engine', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
   const sketches = fc.sample(sketch, { numRuns: Number(process.env.ARBEIT_PATTERNS ?? 8), seed });
   const fields = sketches.map((entry, i) => ({

@@ -55,10 +55,9 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   await page.waitForURL(new RegExp(`/sets/${id}/trials$`));
 });
 
-test('a tape is written with its mistakes told at their place; what cannot be read is not saved and not lost', async ({
-  page,
-  request,
-}) => {
+test('a tape is written with its mistakes told at their place; what cannot be read is not saved and not lost', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials#edge`);
   const tape = editor(page, 'Up to the edge');
@@ -86,10 +85,9 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   expect((await documentOf(request, id)).trials[0].tape).toBe('field price\nexpect codes none');
 });
 
-test('broken on purpose: a strip of what is noticed, trials for the rest; all of them taken, nothing is missed', async ({
-  page,
-  request,
-}) => {
+test('broken on purpose: a strip of what is noticed, trials for the rest; all of them taken, nothing is missed', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   await breaks(page).getByRole('button', { name: words.later.runMutationTests }).click();
@@ -130,7 +128,10 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(2, 9)));
 });
 
-test('it can be stopped, and what was found stays; a thread that dies is told', async ({ page, request }) => {
+test('it can be stopped, and what was found stays; a thread that dies is told', { tag: '@long' }, async ({
+  page,
+  request,
+}) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto('/sets/ridge-huts/trials');
   await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(29, 9)));
@@ -207,10 +208,9 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await expect(list(page).getByText(words.trials.noTrialsYet)).toBeVisible();
 });
 
-test('what the trials reach: seen and never seen; a set without fields or trials looks meant', async ({
-  page,
-  request,
-}) => {
+test('what the trials reach: seen and never seen; a set without fields or trials looks meant', {
+  tag: '@long',
+}, async ({ page, request }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   const row = page
@@ -230,7 +230,7 @@ test('what the trials reach: seen and never seen; a set without fields or trials
   await expectNoViolations(page);
 });
 
-test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ page }) => {
+test('axe finds nothing on the trials of the demo, on the dark sheet', { tag: '@long' }, async ({ page }) => {
   await page.addInitScript(() => localStorage.setItem('arbeit.sheet', 'dark'));
   await page.goto('/sets/ridge-huts/trials');
   await expect(list(page).getByRole('status').first()).toHaveText(withAny(words.trials.allPassedInMs(29, 9)));

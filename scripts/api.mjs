@@ -1,12 +1,15 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { install } from './install.mjs';
 import { packages, root } from './packages.mjs';
 
 // Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a
 // link to nothing, fails, and so does an export that nobody
 // uses, an example that does not type-check, and a function without one.
+// With `--check` it writes nothing.
+const { values } = parseArgs({ options: { check: { type: 'boolean', default: false } } });
 install();
 const folder = join(root, 'scripts', 'api');
 if (!existsSync(join(folder, 'node_modules', 'typedoc'))) {
@@ -32,7 +35,7 @@ const entryPoints = [
   ),
 ];
 
-rmSync(join(root, 'docs', 'api'), { recursive: true, force: true });
+if (!values.check) rmSync(join(root, 'docs', 'api'), { recursive: true, force: true });
 // The older compiler it reads with knows all of what the sources use; only their types are looked at.
 const tsconfig = join(folder, 'tsconfig.json');
 const paths = Object.fromEntries(
@@ -72,23 +75,36 @@ const options = {
 };
 const optionsFile = join(folder, 'typedoc.json');
 writeFileSync(optionsFile, JSON.stringify(options));
-const typedoc = spawnSync('node_modules/.bin/typedoc', ['--options', optionsFile, '--tsconfig', tsconfig], {
-  cwd: folder,
-  encoding: 'utf8',
-  stdio: ['ignore', 'pipe', 'pipe'],
-});
+/** Runs a program beside this one. Returns how it ended and what it said. */
+const run = (command, args) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: folder, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (piece) => {
+        said += piece;
+      });
+    child.on('close', (status) => resolve({ status, said }));
+  });
+const typedoc = () =>
+  run('node_modules/.bin/typedoc', [
+    ...['--options', optionsFile, '--tsconfig', tsconfig],
+    ...(values.check ? ['--emit', 'none'] : []),
+  ]);
+const [pages, ...checks] = await Promise.all([
+  typedoc(),
+  ...['unused-exports.mjs', 'examples.mjs'].map((check) => run('node', [check])),
+]);
 // Members of types that have no name of their own are told of where they are described: in the options of
 // each kind.
-const told = `${typedoc.stdout}${typedoc.stderr}`
+const faults = pages.said
   .split('\n')
   .filter(
     (line) =>
       /\[(?:warning|error)\]/.test(line) && !line.includes('.__type.') && !/Found \d+ errors/.test(line),
   );
-for (const line of told) process.stderr.write(`${line}\n`);
-if (told.length > 0 || !existsSync(join(root, 'docs', 'api', 'index.html'))) process.exit(1);
-process.stdout.write('docs/api/index.html\n');
-for (const check of ['unused-exports.mjs', 'examples.mjs']) {
-  const { status } = spawnSync('node', [check], { cwd: folder, stdio: 'inherit' });
-  if (status !== 0) process.exit(1);
-}
+for (const line of faults) process.stderr.write(`${line}\n`);
+for (const { said } of checks) process.stdout.write(said);
+const isWritten = values.check ? pages.status === 0 : existsSync(join(root, 'docs', 'api', 'index.html'));
+if (isWritten && !values.check) process.stdout.write('docs/api/index.html\n');
+process.exit(faults.length === 0 && isWritten && checks.every(({ status }) => status === 0) ? 0 : 1);

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { parseArgs } from 'node:util';
-import { chromium } from './chromium.mjs';
+import { chromium, otherBrowsers } from './chromium.mjs';
 import { install } from './install.mjs';
 import { postgres } from './postgres.mjs';
 import { buildStudio, root } from './studio.mjs';
@@ -21,6 +21,7 @@ const { values } = parseArgs({
 });
 install();
 postgres();
+otherBrowsers();
 if (!buildStudio()) process.exit(1);
 process.stdout.write(`seed ${values.seed}\n`);
 const env = {
@@ -51,27 +52,22 @@ function storms(minutes, seed) {
 }
 
 const passed = [
+  spawnSync('node', ['scripts/frameworks.mjs'], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...env, ARBEIT_LONG: '1' },
+  }).status === 0,
   vitest('apps/studio/store/lock.test.ts'),
   vitest('apps/studio/store/embedded.test.ts', { ARBEIT_AUTOSAVES: '1000' }),
   vitest('apps/studio/store/sql-domains.test.ts', { ARBEIT_SQL_VALUES: '50000' }),
+  // All unit tests, with all locales.
+  run(['vitest', 'run'], { ARBEIT_LONG: '1' }),
   vitest('packages/engine/src/prove', { ARBEIT_RUNS: '2000' }),
+  vitest('packages/handoff/src/emit/native.laws.test.ts', { ARBEIT_RUNS: '300' }),
+  vitest('packages/handoff/src/emit/tree-shake.laws.test.ts', { ARBEIT_RUNS: '40' }),
   vitest('packages/engine/src/prove/typed-and-pasted.test.ts', { ARBEIT_LONGEST_TEXT: '7' }),
   vitest('packages/engine/src/prove/audit.test.ts', { ARBEIT_EVENTS: '1000000' }),
   storms(Number(values.minutes), Number(values.seed)),
-  run([
-    'playwright',
-    'test',
-    '-c',
-    'e2e/playwright.config.ts',
-    'kills.spec',
-    'server.spec',
-    'taken-home.spec',
-    'tapes.spec',
-    '-g',
-    'killed|hostile|random tapes',
-  ]),
-  run(['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--no-deps', 'native.spec'], {
-    ARBEIT_DEVICE: '1',
-  }),
+  run(['playwright', 'test', '-c', 'e2e/playwright.config.ts'], { ARBEIT_DEVICE: '1', ARBEIT_LONG: '1' }),
 ];
 process.exit(passed.every(Boolean) ? 0 : 1);

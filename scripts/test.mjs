@@ -92,7 +92,7 @@ const count = (what, file, { isGood, said }) => {
 await checks(
   ['lint', 'npx', ['biome', 'check', '.']],
   ['types', 'node', ['scripts/types.mjs']],
-  ['API pages and exports', 'node', ['scripts/api.mjs']],
+  ['API pages and exports', 'node', ['scripts/api.mjs', '--check']],
   ['packages of frameworks', 'node', ['scripts/frameworks.mjs']],
 );
 // Pages are driven by the command line’s own tests as well.

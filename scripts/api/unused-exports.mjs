@@ -78,6 +78,17 @@ function isInAnotherExport(node, symbol) {
   return isExported === true && !symbol.declarations?.includes(at);
 }
 
+/**
+ * Whether a name is that of a member, which is no export. To find what such a name means, the compiler works
+ * out the types of all that is before it: most of its time.
+ */
+const isMember = (parent, name) =>
+  (ts.isPropertyAccessExpression(parent) && parent.name === name) ||
+  ((ts.isPropertyAssignment(parent) || ts.isPropertySignature(parent) || ts.isMethodSignature(parent)) &&
+    parent.name === name) ||
+  (ts.isBindingElement(parent) && parent.propertyName === name) ||
+  ts.isJsxAttribute(parent);
+
 for (const path of publicFiles()) useAll(program.getSourceFile(path));
 for (const path of files) {
   const file = program.getSourceFile(path);
@@ -93,7 +104,7 @@ for (const path of files) {
       useAll(moduleOf(node.argument.literal));
     if (ts.isNamespaceImport(node)) useAll(moduleOf(node.parent.parent.moduleSpecifier));
     if (ts.isExportDeclaration(node)) return;
-    if (ts.isIdentifier(node)) {
+    if (ts.isIdentifier(node) && !isMember(node.parent, node)) {
       const symbol = resolved(checker.getSymbolAtLocation(node));
       const isElsewhere = symbol?.declarations?.some((one) => one.getSourceFile() !== file);
       if (isElsewhere || (symbol && isInAnotherExport(node, symbol))) used.add(symbol);

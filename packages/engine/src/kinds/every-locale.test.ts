@@ -4,7 +4,7 @@ import type { FieldDocument } from '../document/document.ts';
 import { apply, start } from '../field/apply.ts';
 import { evaluate } from '../field/evaluation.ts';
 import type { HydratedField } from '../field/kind.ts';
-import { everyLocale } from '../prove/locales.ts';
+import { everyLocale, manyLocales } from '../prove/locales.ts';
 import { digitsOf } from './editing/digits.ts';
 import { kinds } from './registry.ts';
 
@@ -12,7 +12,7 @@ import { kinds } from './registry.ts';
  * What the platform writes in any locale is read back as the same value or refused, never as another one: a
  * month taken for a day, another calendar's year, the wrong half of the day.
  */
-const every = everyLocale();
+const many = manyLocales(process.env.ARBEIT_LONG !== undefined);
 const fieldOf = (kind: string, entry: object, locale: string): HydratedField =>
   compileField({ id: 'f', kind, label: 'F', entry } as FieldDocument, { locale }, kinds);
 
@@ -23,13 +23,13 @@ function pasted(field: HydratedField, text: string): string | null {
 }
 
 test('there are hundreds of them', () => {
-  expect(every.length).toBeGreaterThan(600);
+  expect(everyLocale().length).toBeGreaterThan(600);
 });
 
 /** One locale of all that write the same texts: what was read of one would be read of all. */
 function writingApart(texts: (locale: string, at: number) => string): readonly (readonly [string, number])[] {
   const first = new Map<string, readonly [string, number]>();
-  for (const [i, locale] of every.entries()) {
+  for (const [i, locale] of many.entries()) {
     const written = texts(locale, i);
     if (!first.has(written)) first.set(written, [locale, i]);
   }
@@ -47,7 +47,7 @@ test('dates in all four styles', () => {
       return days.map((day) => format.format(new Date(`${day}T12:00:00Z`)));
     });
   const apart = writingApart((locale) => JSON.stringify(textsIn(locale)));
-  expect(apart.length).toBeGreaterThan(250);
+  expect(apart.length).toBeGreaterThan(100);
   for (const [locale] of apart) {
     const field = fieldOf('date', {}, locale);
     for (const [i, texts] of textsIn(locale).entries()) {
@@ -93,7 +93,7 @@ test('times of day, in twelve and in twenty-four hours', () => {
       ),
     ),
   );
-  expect(apart.length).toBeGreaterThan(150);
+  expect(apart.length).toBeGreaterThan(60);
   for (const [locale, i] of apart) {
     const seconds = i % 3 === 0;
     const formats = formatsIn(locale, seconds);
@@ -132,7 +132,7 @@ describe('digits', () => {
   });
 
   test('no display of any locale has half a character in it, and every amount is read back', () => {
-    for (const locale of every) {
+    for (const locale of many) {
       const field = fieldOf('currency', { currency: 'EUR' }, locale);
       const { display } = apply(field, start(field), { type: 'set', text: '1234.5' }).body;
       expect(/\p{Cs}/u.test(display), locale).toBe(false);

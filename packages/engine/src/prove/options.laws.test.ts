@@ -15,7 +15,10 @@ interface Drawn {
   readonly locale: string;
 }
 
-const runs = { numRuns: 300, seed: Number(process.env.ARBEIT_SEED ?? 20270210) };
+const runs = {
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
+  seed: Number(process.env.ARBEIT_SEED ?? 20270210),
+};
 const drawnOf = (kind: (typeof kindNames)[number]): readonly Drawn[] =>
   fc.sample(sketchOf(kind), runs).map(({ entry, locale }) => ({ entry: { ...entry }, locale }));
 const optionsOf = (kind: keyof typeof kinds): Options => kinds[kind].define.options;

@@ -13,7 +13,7 @@ import { actionsFor, compiledOf, kindNames, sketchOf } from './kinds.ts';
 
 /** Law 12: a page and the server read the same record. Every kind, with random options. */
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 80),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const today = '2027-02-10';

@@ -10,7 +10,7 @@ import { fieldOf, sketch, sketchOfList } from './arbitraries.ts';
 import { compiledOf, kindNames, sketchOf, textFor } from './kinds.ts';
 
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 80),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const formOf = (field: HydratedField): ValueForm => valueTypesOf(field.plan).values;

@@ -7,7 +7,7 @@ import { htmlPages } from './html-page.ts';
 import { nativeField, takesWhole } from './native.ts';
 
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 30),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 15),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const setOf = (locale: string): SetDocument =>

@@ -3,7 +3,7 @@ import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
 import { apply, start } from '../../field/apply.ts';
 import { evaluate } from '../../field/evaluation.ts';
-import { everyLocale } from '../../prove/locales.ts';
+import { manyLocales } from '../../prove/locales.ts';
 import { trial } from '../../tape/trial.ts';
 import { kinds } from '../registry.ts';
 
@@ -62,7 +62,7 @@ describe('a whole text', () => {
     let all = 0;
     const moments = [at, '2027-12-03T00:05', '1999-11-08T12:30'];
     const known = new Set<string>();
-    for (const locale of everyLocale()) {
+    for (const locale of manyLocales(process.env.ARBEIT_LONG !== undefined)) {
       const styles = [
         ...(['short', 'medium', 'long', 'full'] as const).map((dateStyle) => ({
           dateStyle,
@@ -88,7 +88,7 @@ describe('a whole text', () => {
       }
     }
     expect(wrong).toEqual([]);
-    expect(known.size).toBeGreaterThan(200);
+    expect(known.size).toBeGreaterThan(100);
     expect(read / all).toBeGreaterThan(0.85);
   });
 });

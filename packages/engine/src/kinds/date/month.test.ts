@@ -4,7 +4,7 @@ import type { FieldDocument } from '../../document/document.ts';
 import { readDocument } from '../../document/read-document.ts';
 import { apply, start } from '../../field/apply.ts';
 import { evaluate } from '../../field/evaluation.ts';
-import { everyLocale } from '../../prove/locales.ts';
+import { manyLocales } from '../../prove/locales.ts';
 import { trial } from '../../tape/trial.ts';
 import { kinds } from '../registry.ts';
 
@@ -56,7 +56,7 @@ describe('a whole text', () => {
     let all = 0;
     const values = ['2027-02', '2027-12', '1999-05'];
     const known = new Set<string>();
-    for (const locale of everyLocale()) {
+    for (const locale of manyLocales(process.env.ARBEIT_LONG !== undefined)) {
       const texts = (['long', 'short', '2-digit', 'numeric'] as const).flatMap((month) => {
         const format = new Intl.DateTimeFormat(locale, { year: 'numeric', month, timeZone: 'UTC' });
         return values.map((value) => format.format(new Date(`${value}-03T12:00:00Z`)));
@@ -74,7 +74,7 @@ describe('a whole text', () => {
         else if (found !== null) wrong.push(`${locale}: ${text} is ${value}, read as ${found}`);
       }
     }
-    expect(known.size).toBeGreaterThan(200);
+    expect(known.size).toBeGreaterThan(100);
     expect(wrong).toEqual([]);
     expect(read / all).toBeGreaterThan(0.9);
   });
