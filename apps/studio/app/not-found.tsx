@@ -1,4 +1,4 @@
-import { HydrationMarker } from '../ui/hydration-marker.tsx';
+import { AliveMarker } from '../ui/alive-marker.tsx';
 import { Link } from '../ui/link.tsx';
 import * as words from '../words/app/not-found.ts';
 
@@ -10,7 +10,7 @@ export default function NotFound() {
       <Link className="word-button mt-6 inline-block" href="/">
         {words.backToTheShelf}
       </Link>
-      <HydrationMarker />
+      <AliveMarker />
     </main>
   );
 }

@@ -2,7 +2,8 @@
 
 import { plural } from './plural.ts';
 
-export const tryAgain = 'Try again';
+export { backToTheShelf, tryAgain } from './every-page.ts';
+
 export const htmlAttributes = 'HTML attributes';
 export const newForm = 'New form';
 export const fixedText = 'Fixed text';
@@ -47,7 +48,6 @@ export const undoLastChange = 'Undo last change';
 export const redo = 'Redo';
 export const shelf = 'Shelf';
 export const desk = 'Desk';
-export const backToTheShelf = 'Back to the shelf';
 export const close = 'Close';
 export const esc = 'Esc';
 export const actionsFor = (name: string) => `Actions for ${name}`;

@@ -1,6 +1,6 @@
 // Texts of `app/error.tsx`.
 
-export { tryAgain } from '../shared.ts';
+export { tryAgain } from '../every-page.ts';
 
 export const thisPageCould = 'This page could not be loaded.';
 export const yourSavedWorkIsSafe = (digest: string | undefined) =>

@@ -1,4 +1,4 @@
-import { displayNames } from '../values/intl.ts';
+import { intl } from '../values/intl.ts';
 import type { Wording } from './wording.ts';
 
 /** The words of the control that shows a hidden text. */
@@ -43,7 +43,7 @@ export function drawnWords(
 }
 
 function unitName(unit: string, isShort: boolean, language: string): string {
-  const names = displayNames(language, {
+  const names = intl(Intl.DisplayNames, language, {
     type: 'dateTimeField',
     style: isShort ? 'narrow' : 'long',
   });

@@ -1,4 +1,4 @@
-import { numberFormat, pluralRules } from '../values/intl.ts';
+import { intl } from '../values/intl.ts';
 import type { Check } from './rule.ts';
 
 /** How a check finds its texts in a message table. */
@@ -66,7 +66,7 @@ export function numbersOf(check: object): Readonly<Record<string, number>> {
 export function formOf(text: string | Plural, check: object, locale: string): string {
   if (typeof text === 'string') return text;
   const number = numbersOf(check)[text.by];
-  const category = number === undefined ? 'other' : pluralRules(locale, {}).select(number);
+  const category = number === undefined ? 'other' : intl(Intl.PluralRules, locale, {}).select(number);
   return text[category] ?? text.other;
 }
 
@@ -88,7 +88,7 @@ export function sayOf(
       const count = numbers[name];
       return count === undefined
         ? said
-        : said.replaceAll(`{${name}}`, numberFormat(language, {}).format(count));
+        : said.replaceAll(`{${name}}`, intl(Intl.NumberFormat, language, {}).format(count));
     },
     formOf(text, check, language),
   );

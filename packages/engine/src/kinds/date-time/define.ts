@@ -1,7 +1,7 @@
 import { type EntryOf, filled, type Options } from '../../options/option.ts';
 import { calendarWords } from '../../rules/drawn-words.ts';
 import { resolve } from '../../values/calendar.ts';
-import { dateFormat } from '../../values/intl.ts';
+import { intl } from '../../values/intl.ts';
 import type { Definition } from '../contract/definition.ts';
 import { dateOptions, planDate } from '../date/define.ts';
 import { gregorian, plain, utc } from '../editing/formats.ts';
@@ -50,7 +50,7 @@ export const dateTime: Definition<typeof options, DateTimePlan> = {
 /** Whether a locale writes the time before the date, and the text between them. */
 function joining(locale: string): { readonly isTimeFirst: boolean; readonly between: string } {
   const two = '2-digit';
-  const format = dateFormat(gregorian(locale), {
+  const format = intl(Intl.DateTimeFormat, gregorian(locale), {
     day: two,
     month: two,
     year: 'numeric',
@@ -75,7 +75,7 @@ function joining(locale: string): { readonly isTimeFirst: boolean; readonly betw
 function jointOf(locale: string, style: 'medium' | 'long' | 'full'): string {
   const when = utc(2027, 2, 14, 15, 30);
   const write = (options: Intl.DateTimeFormatOptions): string =>
-    plain(dateFormat(gregorian(locale), { ...options, timeZone: 'UTC' }).format(when));
+    plain(intl(Intl.DateTimeFormat, gregorian(locale), { ...options, timeZone: 'UTC' }).format(when));
   const [date, time] = [write({ dateStyle: style }), write({ timeStyle: 'short' })];
   const both = write({ dateStyle: style, timeStyle: 'short' });
   const isInOrder = both.startsWith(date) && both.endsWith(time);

@@ -2,7 +2,7 @@ import { type EntryOf, type FilledEntry, filled, type Options } from '../../opti
 import { calendarWords } from '../../rules/drawn-words.ts';
 import { resolve } from '../../values/calendar.ts';
 import { localized } from '../../values/graphemes.ts';
-import { dateFormat } from '../../values/intl.ts';
+import { intl } from '../../values/intl.ts';
 import { itemAt } from '../../values/item-at.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
@@ -158,7 +158,7 @@ function shapeIn(format: Intl.DateTimeFormat): { names: string[]; between: strin
 function shapeOf(locale: string): { names: string[]; between: string[] } {
   const digits = { day: '2-digit', month: '2-digit', year: 'numeric' } as const;
   const shape = (options: Intl.DateTimeFormatOptions) =>
-    shapeIn(dateFormat(gregorian(locale), { ...options, timeZone: 'UTC' }));
+    shapeIn(intl(Intl.DateTimeFormat, gregorian(locale), { ...options, timeZone: 'UTC' }));
   const full = shape(digits);
   const short = shape({ dateStyle: 'short' });
   const isWhole = short.names.length === 3 && !short.between.some((text) => /\p{L}/u.test(text));
@@ -171,7 +171,7 @@ function shapeOf(locale: string): { names: string[]; between: string[] } {
  */
 const monthAsText = (locale: string, style: 'short' | 'long' | '2-digit', month: number): string => {
   const tag = new Intl.Locale(locale, { calendar: 'gregory', numberingSystem: 'latn' }).toString();
-  const format = dateFormat(tag, { year: 'numeric', month: style, timeZone: 'UTC' });
+  const format = intl(Intl.DateTimeFormat, tag, { year: 'numeric', month: style, timeZone: 'UTC' });
   return plain(format.format(utc(2027, month, 5)));
 };
 
@@ -190,7 +190,7 @@ function monthShapeOf(locale: string): { names: string[]; between: string[] } {
 
 /** Whether a locale writes Gregorian years; elsewhere (th, fa) a pasted year may be another one. */
 const isGregorian = (locale: string): boolean =>
-  /^(?:gregory|iso8601|japanese)$/.test(dateFormat(locale, {}).resolvedOptions().calendar);
+  /^(?:gregory|iso8601|japanese)$/.test(intl(Intl.DateTimeFormat, locale, {}).resolvedOptions().calendar);
 
 export function planDate(entry: FilledEntry<typeof dateOptions>, locale: string): DatePlan {
   const { order, separator, resting, parts } = entry;
@@ -231,7 +231,7 @@ function restingOf(
       const parts = format.formatToParts(utc(2027, 1, monday + i));
       return parts.find(({ type }) => type === 'weekday')?.value ?? '';
     });
-  const long = dateFormat(tag, { weekday: 'long', timeZone: 'UTC' });
+  const long = intl(Intl.DateTimeFormat, tag, { weekday: 'long', timeZone: 'UTC' });
   if (resting === 'same') return { templates: [], weekdays: week(long) };
   if (parts === 'month') {
     const style = resting === 'medium' ? 'short' : 'long';
@@ -240,7 +240,7 @@ function restingOf(
     );
     return { templates, weekdays: week(long) };
   }
-  const format = dateFormat(tag, { dateStyle: resting, timeZone: 'UTC' });
+  const format = intl(Intl.DateTimeFormat, tag, { dateStyle: resting, timeZone: 'UTC' });
   const templates = Array.from({ length: 12 }, (_, i) =>
     format
       .formatToParts(utc(2027, i + 1, 5))
@@ -273,10 +273,10 @@ function readNames(locale: string): Pick<DatePlan, 'months' | 'words'> {
   const styles = ['medium', 'long', 'full'] as const;
   for (const tag of [gregorian(locale), 'en-GB']) {
     const formats = [
-      ...styles.map((dateStyle) => dateFormat(tag, { dateStyle, timeZone: 'UTC' })),
-      dateFormat(tag, { month: 'long', timeZone: 'UTC' }),
-      dateFormat(tag, { month: 'short', timeZone: 'UTC' }),
-      dateFormat(tag, { weekday: 'short', timeZone: 'UTC' }),
+      ...styles.map((dateStyle) => new Intl.DateTimeFormat(tag, { dateStyle, timeZone: 'UTC' })),
+      new Intl.DateTimeFormat(tag, { month: 'long', timeZone: 'UTC' }),
+      new Intl.DateTimeFormat(tag, { month: 'short', timeZone: 'UTC' }),
+      new Intl.DateTimeFormat(tag, { weekday: 'short', timeZone: 'UTC' }),
     ];
     for (const format of formats)
       for (let i = 0; i < 19; i++)

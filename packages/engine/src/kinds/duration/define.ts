@@ -2,7 +2,7 @@ import type { Cursor } from '../../faults/cursor.ts';
 import { say, type Texts } from '../../faults/say.ts';
 import { type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { canonical, compare } from '../../values/decimal.ts';
-import { numberFormat } from '../../values/intl.ts';
+import { intl } from '../../values/intl.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
 import type { DurationPlan } from './plan.ts';
@@ -89,7 +89,7 @@ function planDuration(entry: FilledEntry<typeof options>, locale: string): Durat
     bare: Math.max(0, units.indexOf(entry.bare ?? 'min')),
     words: wordsOf(locale),
     decimal:
-      numberFormat(locale, {})
+      intl(Intl.NumberFormat, locale, {})
         .formatToParts(1.5)
         .find(({ type }) => type === 'decimal')?.value ?? '.',
   };
@@ -122,7 +122,7 @@ function wordsOf(locale: string): DurationPlan['words'] {
   const words = new Map<string, number>();
   for (const [unit, seconds] of longUnits)
     for (const unitDisplay of ['long', 'short', 'narrow'] as const) {
-      const format = numberFormat(locale, { style: 'unit', unit, unitDisplay });
+      const format = new Intl.NumberFormat(locale, { style: 'unit', unit, unitDisplay });
       for (const number of [1, 2, 5, 21, 1.5])
         for (const { type, value } of format.formatToParts(number))
           if (type === 'unit') words.set(value.trim().toLowerCase().replace(/\.$/, ''), seconds);

@@ -1,7 +1,7 @@
 import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Rule } from '../../rules/rule.ts';
 import { canonical, compare } from '../../values/decimal.ts';
-import { numberFormat, pluralRules } from '../../values/intl.ts';
+import { intl } from '../../values/intl.ts';
 import type { Definition, Limits, PlanContext } from '../contract/definition.ts';
 import { digitsOf, withDigits } from '../editing/digits.ts';
 import { currencies, decimalsOf } from './currencies.ts';
@@ -176,7 +176,7 @@ function around(parts: readonly Intl.NumberFormatPart[]): [string, string] {
 
 const isUnit = (unit: string): boolean => {
   try {
-    numberFormat('en', { style: 'unit', unit });
+    intl(Intl.NumberFormat, 'en', { style: 'unit', unit });
     return true;
   } catch {
     return false;
@@ -204,10 +204,10 @@ function planNumber(
   const most = Math.max(least, entry.decimals?.max ?? (kind === 'currency' ? own : 0));
   const options = formatOptions(kind, entry);
   const decimals = { minimumFractionDigits: 1, maximumFractionDigits: 1 };
-  const format = numberFormat(locale, { ...options, ...decimals, useGrouping: 'auto' });
+  const format = intl(Intl.NumberFormat, locale, { ...options, ...decimals, useGrouping: 'auto' });
   const parts = format.formatToParts(kind === 'percent' ? 12345.678 : 1234567.8);
   const of = (type: string) => parts.filter((part) => part.type === type).map((part) => part.value);
-  const plain = numberFormat(locale, {
+  const plain = intl(Intl.NumberFormat, locale, {
     ...options,
     maximumFractionDigits: 0,
     minimumFractionDigits: 0,
@@ -275,7 +275,7 @@ function askForms(locale: string, unit: string) {
   if (asked) return asked;
   const forms: [string, string][] = [];
   const indexes = (decimals: number, count: number, from: number): string => {
-    const format = numberFormat(locale, {
+    const format = intl(Intl.NumberFormat, locale, {
       ...formatOptions('number', { unit }),
       minimumFractionDigits: decimals,
     });
@@ -297,7 +297,7 @@ function askForms(locale: string, unit: string) {
 /** The singular of a unit, and which numbers beside 1 a locale counts as one (`Intl.PluralRules`). */
 function singularOf(of: string, one: string, locale: string): NonNullable<NumberPlan['singular']> {
   const isOne = (number: number, minimumFractionDigits: number): boolean =>
-    pluralRules(locale, { minimumFractionDigits }).select(number) === 'one';
+    intl(Intl.PluralRules, locale, { minimumFractionDigits }).select(number) === 'one';
   return { of, one: `\u00a0${one}`, zero: isOne(0, 0), padded: isOne(1, 1), parts: isOne(1.5, 1) };
 }
 
@@ -319,7 +319,7 @@ const abbreviations: Readonly<Record<string, string>> = {
 
 /** The parts of a type of the numbers whose words differ in most languages. */
 const wordsOf = (locale: string, options: Intl.NumberFormatOptions, type: string): readonly string[] => {
-  const format = numberFormat(locale, { ...options, maximumFractionDigits: 1 });
+  const format = intl(Intl.NumberFormat, locale, { ...options, maximumFractionDigits: 1 });
   return [1, 2, 5, 1.5].flatMap((number) =>
     format.formatToParts(number).flatMap((part) => (part.type === type ? [part.value.trim()] : [])),
   );

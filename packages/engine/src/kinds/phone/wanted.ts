@@ -1,4 +1,4 @@
-import { displayNames, pluralRules } from '../../values/intl.ts';
+import { intl } from '../../values/intl.ts';
 
 /** Languages with words for "3 other regions", by plural form (CLDR). Others get English. */
 const others: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -57,14 +57,14 @@ export function wantedIn(
   const words = others[subtag];
   const tag = words ? language : 'en-GB';
   const isEnglish = subtag === 'en' || !words;
-  const names = displayNames(tag, { type: 'region' });
+  const names = intl(Intl.DisplayNames, tag, { type: 'region' });
   const all = regions
     .map((region) => names.of(region) ?? region)
     .map((name) => (isEnglish && withArticle.test(name) ? `the ${name}` : name));
   const isMany = all.length > mostNamed;
   const rest = all.length - mostNamed + 1;
   const forms = words ?? others.en!;
-  const form = forms[pluralRules(tag, {}).select(rest)] ?? forms.other!;
+  const form = forms[intl(Intl.PluralRules, tag, {}).select(rest)] ?? forms.other!;
   const few = isMany ? [...all.slice(0, mostNamed - 1), form.replace('{n}', String(rest))] : all;
   return new Intl.ListFormat(tag, { type: isEnglish ? 'disjunction' : 'conjunction' }).format(few);
 }

@@ -1,5 +1,5 @@
 import { type EntryOf, type Options, yesNo } from '../../options/option.ts';
-import { dateFormat, numberFormat } from '../../values/intl.ts';
+import { intl } from '../../values/intl.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
@@ -48,10 +48,10 @@ export const time: Definition<typeof timeOptions, TimePlan> = {
 };
 
 export function planTime(entry: TimeEntry, locale: string): TimePlan {
-  const probe = dateFormat(gregorian(locale), { hour: 'numeric' }).resolvedOptions().hourCycle;
+  const probe = intl(Intl.DateTimeFormat, gregorian(locale), { hour: 'numeric' }).resolvedOptions().hourCycle;
   const clock = entry.clock ?? (probe === 'h12' || probe === 'h11' ? 12 : 24);
   const format = (hour: number) =>
-    dateFormat(gregorian(locale), {
+    intl(Intl.DateTimeFormat, gregorian(locale), {
       hour: '2-digit',
       minute: '2-digit',
       ...(entry.seconds ? { second: '2-digit' } : {}),
@@ -120,14 +120,22 @@ function readWords(locale: string): TimeWords {
   const tag = gregorian(locale);
   const second = '2-digit';
   const formats = (['h12', 'h23'] as const).flatMap((hourCycle) => [
-    dateFormat(tag, { hour: 'numeric', minute: '2-digit', hourCycle, timeZone: 'UTC' }),
-    dateFormat(tag, { hour: '2-digit', minute: '2-digit', second, hourCycle, timeZone: 'UTC' }),
-    dateFormat(tag, { timeStyle: 'medium', hourCycle, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(tag, { hour: 'numeric', minute: '2-digit', hourCycle, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(tag, {
+      hour: '2-digit',
+      minute: '2-digit',
+      second,
+      hourCycle,
+      timeZone: 'UTC',
+    }),
+    new Intl.DateTimeFormat(tag, { timeStyle: 'medium', hourCycle, timeZone: 'UTC' }),
   ]);
-  formats.push(dateFormat(tag, { timeStyle: 'short', timeZone: 'UTC' }));
+  formats.push(new Intl.DateTimeFormat(tag, { timeStyle: 'short', timeZone: 'UTC' }));
   // Parts of the day as people say them: in the evening, akşam, malam.
   for (const dayPeriod of ['long', 'short'] as const)
-    formats.push(dateFormat(tag, { hour: 'numeric', dayPeriod, hourCycle: 'h12', timeZone: 'UTC' }));
+    formats.push(
+      new Intl.DateTimeFormat(tag, { hour: 'numeric', dayPeriod, hourCycle: 'h12', timeZone: 'UTC' }),
+    );
   for (const format of formats)
     for (let hour = 0; hour < 24; hour++)
       for (const minute of hour % 12 ? [30] : [30, 0])
@@ -144,7 +152,7 @@ function readWords(locale: string): TimeWords {
   }
   const hours = new Set<string>();
   for (const unitDisplay of ['long', 'short', 'narrow'] as const) {
-    const format = numberFormat(tag, { style: 'unit', unit: 'hour', unitDisplay });
+    const format = new Intl.NumberFormat(tag, { style: 'unit', unit: 'hour', unitDisplay });
     for (const number of [1, 2, 5])
       for (const { type, value } of format.formatToParts(number))
         if (type === 'unit') for (const word of wordsIn(value)) hours.add(word);
