@@ -1,7 +1,7 @@
 import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
-import { previewImport, setOfColumns, wantedOf } from './import-preview.ts';
+import { guessOf, mostRows, previewImport, setOfColumns, wantedOf } from './import-preview.ts';
 
 const sound = (set: object) => readDocument(structuredClone(set), kinds).ok;
 
@@ -41,18 +41,38 @@ describe('what is brought in, to be confirmed', () => {
     const brought = previewImport('Guest,Pass\nA. Guest,AB-1234\nB. Guest,CD-5678', 'table');
     if (brought.is !== 'columns') throw new RangeError(brought.is);
     const { columns } = brought;
-    const all = setOfColumns(
-      { title: 'Huts', locale: 'en-GB' },
-      columns,
-      new Map(),
-      new Set(['Guest', 'Pass']),
-    );
+    const all = setOfColumns({ title: 'Huts', locale: 'en-GB' }, columns, new Map(), new Set());
     expect([all.fields.map(({ kind }) => kind), sound(all)]).toEqual([['text', 'pattern'], true]);
-    const last = columns[1]!.guesses.length - 1;
-    expect(
-      setOfColumns({ title: 'Huts', locale: 'en-GB' }, columns, new Map([['Pass', last]]), new Set(['Pass']))
-        .fields,
-    ).toEqual([{ id: 'pass', kind: 'text', label: 'Pass', entry: {} }]);
+    const about = { title: 'Huts', locale: 'en-GB' };
+    expect(setOfColumns(about, columns, new Map([['pass', 'text']]), new Set(['guest'])).fields).toEqual([
+      { id: 'pass', kind: 'text', label: 'Pass', entry: {} },
+    ]);
+  });
+
+  test('two columns of one name are two fields, each as it is said', () => {
+    const brought = previewImport('Pass,Pass\nAB-1234,1\nCD-5678,2', 'table', { names: 'above' });
+    if (brought.is !== 'columns') throw new RangeError(brought.is);
+    const set = setOfColumns({ title: 'T', locale: 'en-GB' }, brought.columns, new Map([['pass', 'text']]), new Set()); // biome-ignore format: a call
+    expect(set.fields.map(({ kind, label }) => [kind, label])).toEqual([
+      ['text', 'Pass'],
+      ['number', 'Pass'],
+    ]);
+    // What somebody said is kept where all rows allow it, and gives way to the likeliest where not.
+    expect(brought.columns.map((column) => guessOf(column, new Map([['pass', 'date']]))?.what)).toEqual([
+      '<2 latin upper>-<4 digit>',
+      'number',
+    ]);
+  });
+
+  test('of a long table the first rows are shown, and that there are more is said', () => {
+    const text = ['Guests', ...Array.from({ length: mostRows + 100 }, (_, i) => i)].join('\n');
+    const long = previewImport(text, 'table');
+    expect(long).toMatchObject({ is: 'columns', isPart: true });
+    expect(long.is === 'columns' && long.columns[0]?.guesses[0]?.what).toBe('number');
+    for (const lines of [2, mostRows]) {
+      const short = `${text.split('\n').slice(0, lines).join('\n')}\n\n`;
+      expect(previewImport(short, 'table')).toMatchObject({ is: 'columns', isPart: false });
+    }
   });
 
   test('where the names stand can be said otherwise', () => {

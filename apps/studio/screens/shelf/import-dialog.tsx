@@ -2,7 +2,7 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import { type SourceFormat, sourceFormatOf } from '@arbeit/handoff/import';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AddedSet } from '../../model/add-set.ts';
 import { type ImportedDocument, importDocument } from '../../model/import-document.ts';
 import { addSet, listSets, sendSet } from '../../model/other-sets.ts';
@@ -24,6 +24,9 @@ const sorts: Readonly<Record<SourceFormat, string>> = {
 /** Most faults shown at once. */
 const mostFaults = 50;
 
+/** The longest text that is shown, in UTF-16 units: a text area takes seconds for a longer one. */
+const longestShown = 200_000;
+
 /**
  * Imports a document: a file, a pasted text, or a file dropped on the shelf. For an invalid one it shows each
  * fault with its place, and the valid part can be imported anyway.
@@ -42,9 +45,11 @@ export function ImportDialog({
   const [text, setText] = useState(given);
   const [said, setSaid] = useState('');
   const [chosen, setSort] = useState<SourceFormat>();
-  const sort = chosen ?? sourceFormatOf(text);
+  const found = useMemo(() => sourceFormatOf(text), [text]);
+  const sort = chosen ?? found;
   const isEmpty = !text.trim();
-  const taken = !isEmpty && sort === 'document' ? importDocument(text) : null;
+  const isDocument = !isEmpty && sort === 'document';
+  const taken = useMemo(() => (isDocument ? importDocument(text) : null), [isDocument, text]);
   const [into, setInto] = useState<ListedSet>();
   const [done, setDone] = useState<Done>();
   const make = async (document: SetDocument) => {
@@ -80,24 +85,19 @@ export function ImportDialog({
                 const file = event.target.files?.[0];
                 if (!file) return;
                 setSort(undefined);
-                setText(await file.text());
+                try {
+                  setText(await file.text());
+                  setSaid('');
+                } catch {
+                  setSaid(texts.fileCannotBeRead(file.name));
+                }
               }}
             />
           )}
         </Labelled>
         <Target into={into} onChange={setInto} />
       </div>
-      <Labelled label={texts.orPasteItsContents}>
-        {(id) => (
-          <textarea
-            id={id}
-            className="entry value h-32 text-xs"
-            spellCheck={false}
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-          />
-        )}
-      </Labelled>
+      <Contents text={text} onChange={setText} />
       {!isEmpty && <Choices label={texts.format} value={sort} choices={sorts} onChange={setSort} />}
       <div role="status">{taken && <Found taken={taken} into={into} onMake={make} />}</div>
       {!isEmpty && sort !== 'document' && <ImportPreviewPane text={text} sort={sort} onMake={make} />}
@@ -105,6 +105,44 @@ export function ImportDialog({
         {said}
       </p>
     </Dialog>
+  );
+}
+
+/** The text to import, to be pasted or changed; a very long one is only counted. */
+function Contents({ text, onChange }: { readonly text: string; readonly onChange: (text: string) => void }) {
+  const isLong = text.length > longestShown;
+  const place = useRef<HTMLDivElement>(null);
+  const wasLong = useRef(isLong);
+  useEffect(() => {
+    if (wasLong.current === isLong) return;
+    wasLong.current = isLong;
+    // What had the focus is gone, and so it goes to what is there instead.
+    if (document.activeElement?.matches('body, [role="dialog"]'))
+      place.current?.querySelector<HTMLElement>('button, textarea')?.focus();
+  }, [isLong]);
+  return (
+    <div ref={place}>
+      {isLong ? (
+        <p className="flex flex-wrap items-baseline gap-x-4">
+          {texts.longText(text.length)}
+          <button type="button" className="word-button" onClick={() => onChange('')}>
+            {texts.remove}
+          </button>
+        </p>
+      ) : (
+        <Labelled label={texts.orPasteItsContents}>
+          {(id) => (
+            <textarea
+              id={id}
+              className="entry value h-32 text-xs"
+              spellCheck={false}
+              value={text}
+              onChange={(event) => onChange(event.target.value)}
+            />
+          )}
+        </Labelled>
+      )}
+    </div>
   );
 }
 

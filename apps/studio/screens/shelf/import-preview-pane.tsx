@@ -9,12 +9,16 @@ import { Choices } from '../../ui/choices.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { localeName, locales } from '../../ui/locales.ts';
 import {
+  guessOf,
   type ImportPreview,
+  idOf,
+  mostRows,
   previewImport,
   setOfColumns,
   type TableAnswers,
   wantedOf,
 } from './import-preview.ts';
+import { useWholeTable } from './use-whole-table.ts';
 import '../../ui/table.css';
 import * as words from '../../words/shelf/import-preview-pane.ts';
 
@@ -42,48 +46,99 @@ export function ImportPreviewPane({
       return <FieldsOf key={text} brought={brought} onMake={onMake} />;
     case 'columns':
       return (
-        <>
-          <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-            <div>
-              <p className="caption" aria-hidden="true">
-                {words.columnNames}
-              </p>
-              <Choices
-                label={words.columnNames}
-                value={brought.names}
-                choices={{ above: words.theFirstRow, before: words.theFirstColumn }}
-                onChange={(names) => setSaid({ ...said, names })}
-              />
-            </div>
-            <div className="max-w-full flex-none">
-              <Labelled label={words.numberAndDateFormat}>
-                {(id) => (
-                  <select
-                    id={id}
-                    className="entry w-auto"
-                    value={brought.locale}
-                    onChange={({ target }) => setSaid({ ...said, locale: target.value })}
-                  >
-                    {locales.map((tag) => (
-                      <option key={tag} value={tag}>
-                        {localeName(tag)}
-                      </option>
-                    ))}
-                  </select>
-                )}
-              </Labelled>
-            </div>
-          </div>
-          <Columns
-            key={`${brought.names} ${brought.locale} ${text}`}
-            columns={brought.columns}
-            names={brought.names}
-            locale={brought.locale}
-            onMake={onMake}
-          />
-        </>
+        <Table
+          text={text}
+          brought={brought}
+          onSaid={(more) => setSaid({ ...said, ...more })}
+          onMake={onMake}
+        />
       );
   }
+}
+
+/** The columns of a table to be confirmed: first those of its first rows, then those of all. */
+function Table({
+  text,
+  brought,
+  onSaid,
+  onMake,
+}: {
+  readonly text: string;
+  readonly brought: Extract<ImportPreview, { is: 'columns' }>;
+  readonly onSaid: (said: TableAnswers) => void;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const { names, locale, isPart, columns } = brought;
+  const whole = useWholeTable(isPart ? { text, names, locale } : undefined);
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        <div>
+          <p className="caption" aria-hidden="true">
+            {words.columnNames}
+          </p>
+          <Choices
+            label={words.columnNames}
+            value={names}
+            choices={{ above: words.theFirstRow, before: words.theFirstColumn }}
+            onChange={(chosen) => onSaid({ names: chosen })}
+          />
+        </div>
+        <div className="max-w-full flex-none">
+          <Labelled label={words.numberAndDateFormat}>
+            {(id) => (
+              <select
+                id={id}
+                className="entry w-auto"
+                value={locale}
+                onChange={({ target }) => onSaid({ locale: target.value })}
+              >
+                {locales.map((tag) => (
+                  <option key={tag} value={tag}>
+                    {localeName(tag)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labelled>
+        </div>
+      </div>
+      {isPart && <Checking whole={whole} />}
+      <Columns
+        first={columns}
+        columns={(isPart && whole.columns) || columns}
+        names={names}
+        locale={locale}
+        onMake={onMake}
+      />
+    </>
+  );
+}
+
+/** How far the rows of a long table were checked, and what to do about it. */
+function Checking({ whole }: { readonly whole: ReturnType<typeof useWholeTable> }) {
+  const { is, share, rows, problem } = whole;
+  const isUnderWay = is === 'under way';
+  const said = {
+    'under way': words.checkingAllRows,
+    stopped: words.onlyTheFirstRows(mostRows),
+    done: words.allRowsChecked(rows),
+    failed: words.notAllRowsChecked(problem),
+  }[is];
+  return (
+    <div className="flex min-h-[24px] flex-wrap items-baseline gap-x-4">
+      <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
+        {said}
+      </span>
+      <progress aria-label={words.checkedSoFar} max={1} value={share} hidden={!isUnderWay} />
+      {/* One button for both: who stopped it by key stays on what begins it again. */}
+      {is !== 'done' && (
+        <button type="button" className="word-button" onClick={isUnderWay ? whole.stop : whole.again}>
+          {isUnderWay ? words.stop : words.checkAllRows}
+        </button>
+      )}
+    </div>
+  );
 }
 
 const toggled = (wanted: ReadonlySet<string>, one: string): ReadonlySet<string> => {
@@ -205,18 +260,23 @@ function Misfits({
 }
 
 function Columns({
+  first,
   columns,
   names,
   locale,
   onMake,
 }: {
+  /** What the columns were taken for by their first rows. */
+  readonly first: readonly Column[];
   readonly columns: readonly Column[];
   readonly names: Names;
   readonly locale: string;
   readonly onMake: (document: SetDocument) => void;
 }) {
-  const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set(columns.map(({ name }) => name)));
-  const [chosen, setChosen] = useState<ReadonlyMap<string, number>>(new Map());
+  const [unwanted, setUnwanted] = useState<ReadonlySet<string>>(new Set());
+  const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
+  const wanted = columns.filter((column) => !unwanted.has(idOf(column)));
+  const before = new Map(first.map((column) => [idOf(column), guessOf(column, chosen)?.what]));
   return (
     <>
       <div className="max-h-72 overflow-y-auto">
@@ -235,44 +295,60 @@ function Columns({
             </tr>
           </thead>
           <tbody>
-            {columns.slice(0, mostShown).map(({ name, guesses, examples }) => (
-              <tr key={name}>
-                <th scope="row" className="font-normal">
-                  <Tick
-                    label={name}
-                    isOn={wanted.has(name)}
-                    onTick={() => setWanted(toggled(wanted, name))}
-                  />
-                </th>
-                <td>
-                  <select
-                    className="entry w-full text-ellipsis"
-                    aria-label={words.followedByIs(name)}
-                    value={chosen.get(name) ?? 0}
-                    onChange={({ target }) => setChosen(new Map(chosen).set(name, Number(target.value)))}
-                  >
-                    {guesses.map(({ what }, i) => (
-                      <option key={what} value={i}>
-                        {what}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-                <td className="value text-sm">{shown(examples)}</td>
-              </tr>
-            ))}
+            {columns.slice(0, mostShown).map((column) => {
+              const { name, guesses, examples } = column;
+              const id = idOf(column);
+              return (
+                <tr key={id}>
+                  <th scope="row" className="font-normal">
+                    <Tick
+                      label={name}
+                      isOn={!unwanted.has(id)}
+                      onTick={() => setUnwanted(toggled(unwanted, id))}
+                    />
+                  </th>
+                  <td>
+                    <select
+                      className="entry w-full text-ellipsis"
+                      aria-label={words.followedByIs(name)}
+                      value={guessOf(column, chosen)?.what}
+                      onChange={({ target }) => setChosen(new Map(chosen).set(id, target.value))}
+                    >
+                      {guesses.map(({ what }) => (
+                        <option key={what} value={what}>
+                          {what}
+                        </option>
+                      ))}
+                    </select>
+                  </td>
+                  <td className="value text-sm">{shown(examples)}</td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       </div>
+      <Make
+        count={wanted.length}
+        onMake={() => onMake(setOfColumns({ title: words.imported, locale }, columns, chosen, unwanted))}
+      />
+      {/* Below the button, which stays where it is when all rows have been checked. */}
+      {wanted.map((column) => {
+        const id = idOf(column);
+        const [was, is] = [before.get(id) ?? '', guessOf(column, chosen)?.what ?? ''];
+        const isTakenBack = !column.guesses.some(({ what }) => what === was) && chosen.get(id) !== is;
+        return isTakenBack ? (
+          <p key={id} className="pt-2">
+            {words.kindChanged(column.name, was, is)}
+          </p>
+        ) : null;
+      })}
       <Misfits
         names={names}
-        columns={columns.flatMap(({ name, guesses }) =>
-          wanted.has(name) ? [{ name, misfits: guesses[chosen.get(name) ?? 0]?.misfits ?? [] }] : [],
-        )}
-      />
-      <Make
-        count={wanted.size}
-        onMake={() => onMake(setOfColumns({ title: words.imported, locale }, columns, chosen, wanted))}
+        columns={wanted.map((column) => ({
+          name: column.name,
+          misfits: guessOf(column, chosen)?.misfits ?? [],
+        }))}
       />
     </>
   );

@@ -5,6 +5,7 @@ import {
   fromHtml,
   fromSchema,
   fromTable,
+  type Guess,
   localeIn,
   type Names,
   namesIn,
@@ -23,8 +24,13 @@ export type ImportPreview =
       readonly columns: readonly Column[];
       readonly names: Names;
       readonly locale: string;
+      /** Whether there are rows behind those that were looked at. */
+      readonly isPart: boolean;
     }
   | { readonly is: 'nothing'; readonly why: string };
+
+/** Rows of a table that the preview looks at: it is drawn at once. */
+export const mostRows = 500;
 
 /** What the user has set for a table: where its names are, and the locale of its cells. */
 export interface TableAnswers {
@@ -58,11 +64,12 @@ export function previewImport(
 
 function columnsFrom(text: string, said: TableAnswers): ImportPreview {
   try {
-    const rows = rowsOf(text);
+    const rows = rowsOf(text, mostRows);
+    const isPart = hasMoreLines(text, mostRows);
     const { names = namesIn(rows), locale = localeIn(rows) } = said;
     const columns = fromTable(rows, names, locale);
     return columns.length
-      ? { is: 'columns', columns, names, locale }
+      ? { is: 'columns', columns, names, locale, isPart }
       : {
           is: 'nothing',
           why: words.noColumnNamesFound,
@@ -71,6 +78,23 @@ function columnsFrom(text: string, said: TableAnswers): ImportPreview {
     return { is: 'nothing', why: words.thisIsNotAValid((error as Error).message) };
   }
 }
+
+/** Whether a text has more than so many lines that are not the empty end. */
+function hasMoreLines(text: string, most: number): boolean {
+  let at = -1;
+  for (let line = 0; line < most; line++) {
+    at = text.indexOf('\n', at + 1);
+    if (at < 0) return false;
+  }
+  return text.slice(at + 1).trimStart() !== '';
+}
+
+/** The id that a column's field will have: another for each, where columns have one name. */
+export const idOf = ({ guesses }: Column): string => guesses[0]?.field.id ?? '';
+
+/** What a column is taken for: the chosen guess if there is one, or the likeliest. */
+export const guessOf = (column: Column, chosen: ReadonlyMap<string, string>): Guess | undefined =>
+  column.guesses.find(({ what }) => what === chosen.get(idOf(column))) ?? column.guesses[0];
 
 /** The set with only the wanted fields; its forms keep those of them that they have. */
 export function wantedOf(set: SetDocument, wanted: ReadonlySet<string>): SetDocument {
@@ -90,16 +114,21 @@ export function wantedOf(set: SetDocument, wanted: ReadonlySet<string>): SetDocu
   return isWhole ? set : { ...rest, fields, ...(kept.length ? { forms: kept } : {}) };
 }
 
-/** The set of the confirmed columns, each as the chosen guess. */
+/**
+ * The set of the confirmed columns, each as the chosen guess.
+ *
+ * @param chosen What columns were said to be, by id.
+ * @param unwanted Ids of the columns to leave out.
+ */
 export const setOfColumns = (
   { title, locale }: Pick<SetDocument, 'title' | 'locale'>,
   columns: readonly Column[],
-  chosen: ReadonlyMap<string, number>,
-  wanted: ReadonlySet<string>,
+  chosen: ReadonlyMap<string, string>,
+  unwanted: ReadonlySet<string>,
 ): SetDocument => {
-  const drafts = columns.flatMap(({ name, guesses }) => {
-    const guess = guesses[chosen.get(name) ?? 0] ?? guesses[0];
-    return guess && wanted.has(name) ? [{ field: guess.field }] : [];
+  const drafts = columns.flatMap((column) => {
+    const guess = guessOf(column, chosen);
+    return guess && !unwanted.has(idOf(column)) ? [{ field: guess.field }] : [];
   });
   return sanitize({ title, locale, form: undefined }, drafts, []).set;
 };

@@ -1,6 +1,6 @@
 // Texts of `screens/shelf/import-dialog.tsx`.
 
-export { loadingSets } from '../later.ts';
+export { loadingSets, remove } from '../later.ts';
 export { fieldCount } from '../shared.ts';
 
 import { plural } from '../plural.ts';
@@ -30,3 +30,7 @@ export const andMore = (faults: number) => `And ${faults} more.`;
 export const validFields = (fields: string) => `Valid fields: ${fields}.`;
 export const noFieldCouldBeRead = 'No field could be read.';
 export const importLabelWithWords = (words: string) => `Import ${words}`;
+export const longText = (characters: number) =>
+  `${characters.toLocaleString('en-GB')} characters. A text this long is not shown here.`;
+export const fileCannotBeRead = (name: string) =>
+  `“${name}” cannot be read. It may have been moved, or be too large. Choose the file again, or part of it.`;

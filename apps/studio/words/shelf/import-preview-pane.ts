@@ -2,7 +2,7 @@
 
 import { plural } from '../plural.ts';
 
-export { kind } from '../later.ts';
+export { kind, stop } from '../later.ts';
 export { field, rules } from '../shared.ts';
 
 export const columnNames = 'Column names are in';
@@ -26,3 +26,14 @@ export const cellsDoNotFit = (count: number): string =>
 
 export const inRow = (name: string, row: number): string => `${name}, row ${row}:`;
 export const inColumn = (name: string, column: number): string => `${name}, column ${column}:`;
+
+const many = (rows: number): string => rows.toLocaleString('en-GB');
+export const checkingAllRows = 'Checking all rows…';
+export const checkedSoFar = 'Rows checked so far';
+export const onlyTheFirstRows = (rows: number): string => `Only the first ${many(rows)} rows were checked.`;
+export const allRowsChecked = (rows: number): string => `All ${many(rows)} rows were checked.`;
+export const checkAllRows = 'Check all rows';
+export const notAllRowsChecked = (why: string): string => `Not all rows could be checked: ${why}`;
+export const checkingEnded = 'the check ended unexpectedly. Try again.';
+export const kindChanged = (name: string, before: string, now: string): string =>
+  `${name}: too many cells do not fit “${before}”. The column is “${now}” now.`;

@@ -120,10 +120,63 @@ describe('a table of names and examples', () => {
       expect(guesses[0]).toMatchObject({ what: 'RH-<4 digit>', misfits: [{ row: 1502, text: 'RH-12' }] });
     });
 
+    test('wherever they are: all rows are looked at', () => {
+      const many = Array.from({ length: 6000 }, (_, i) => `RH-${String(i).padStart(4, '0')}`);
+      expect(column('Pass', [...many, 'soon']).guesses[0]).toMatchObject({
+        what: 'RH-<4 digit>',
+        misfits: [{ row: 6002, text: 'soon' }],
+      });
+      const others = Array.from({ length: 400 }, (_, i) => `later ${i}`);
+      expect(column('Pass', [...many, ...others]).guesses.map(({ what }) => what)).toEqual(['text']);
+    });
+
+    test('are not looked for behind the most that is to be looked at', () => {
+      const rows = [['Pass'], ...Array.from({ length: 600 }, (_, i) => [`RH-${1000 + i}`]), ['soon']];
+      const misfitsFor = (most?: number) =>
+        fromTable(rows, 'above', 'en-GB', most === undefined ? {} : { most })[0]!.guesses[0]!.misfits;
+      expect([misfitsFor(500), misfitsFor()]).toEqual([[], [{ row: 602, text: 'soon' }]]);
+    });
+
+    test('have the row that they have in a spreadsheet, blank ones counted', () => {
+      const days = Array.from({ length: 12 }, (_, i) => `2027-03-${10 + i},${i}`);
+      const rows = rowsOf(`\n\nArrival,Guests\n${days.slice(0, 6).join('\n')}\n\n,\n${days.slice(6).join('\n')}\nsoon,1\n\n\n`);
+      expect(namesIn(rows)).toBe('above');
+      const [arrival, guests] = fromTable(rows, 'above');
+      expect([arrival?.guesses[0]?.what, arrival?.guesses[0]?.misfits]).toEqual(['date', [{ row: 18, text: 'soon' }]]);
+      expect(guests?.guesses[0]?.what).toBe('number');
+    }); // biome-ignore format: a text
+
+    test('before the rows, the number is that of the column', () => {
+      const days = Array.from({ length: 12 }, (_, i) => `2027-03-${10 + i}`);
+      const rows = rowsOf(
+        `Arrival;${days.join(';')};soon\n\nHut;${days.map(() => 'Two Tarns').join(';')};Windgap`,
+      );
+      const [arrival, hut] = fromTable(rows, 'before');
+      expect([arrival?.guesses[0]?.misfits, hut?.name]).toEqual([[{ row: 14, text: 'soon' }], 'Hut']);
+    });
+
     test('a column in another locale than the table is read in its own', () => {
       const { guesses } = column('Preis', ['1.234,50', '20,00', '7,25'], 'en-GB');
       expect([guesses[0]?.what, guesses[0]?.field.locale]).toEqual(['number', 'de-DE']);
     });
+  });
+
+  test('what was looked through is told from nothing on, and never falls', () => {
+    const rows = [['Arrival', 'Pass'], ...Array.from({ length: 3000 }, (_, i) => [`${i % 28} soon ${i}`, `RH-${i}`])];
+    const shares: number[] = [];
+    fromTable(rows, 'above', 'en-GB', { report: (share) => shares.push(share) });
+    expect(shares[0]).toBeLessThan(0.5);
+    expect(shares.at(-1)).toBeGreaterThan(0.5);
+    expect(shares.at(-1)).toBeLessThan(1);
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+  }); // biome-ignore format: a table
+
+  test('of a long table the first rows are read alone', () => {
+    expect(rowsOf('A,B\n1,2\n"3\n4",5\n6,7', 3)).toEqual([
+      ['A', 'B'],
+      ['1', '2'],
+      ['3\n4', '5'],
+    ]);
   });
 
   test('check digits are held', () => {

@@ -13,15 +13,20 @@ export interface Column {
 
 /** Different cells per column that guesses are made from. */
 const mostExamples = 200;
-/** Different cells per column that guesses are checked against: the preview waits for it. */
-const mostChecked = 2000;
 const mostColumns = 500;
 
 /** Separators of cells. A line of a table in a text (Markdown, a terminal) has the last. */
 const signs = ['\t', ';', ',', '|'];
 
-/** The rows of pasted cells or of a CSV (RFC 4180), with any separator. */
-export function rowsOf(text: string): readonly (readonly string[])[] {
+const isFilled = (row: readonly string[]): boolean => row.some((cell) => cell !== '');
+
+/**
+ * The rows of pasted cells or of a CSV (RFC 4180), with any separator. Blank rows stay among the others, so
+ * that a row has the number it has in a spreadsheet; those at the end do not.
+ *
+ * @param most The number of rows to read; all by default.
+ */
+export function rowsOf(text: string, most?: number): readonly (readonly string[])[] {
   const [first = ''] = text.trimStart().split(/\r?\n/);
   const counts = signs.map((sign) => [sign, first.split(sign).length] as const);
   const [delimiter] = counts.reduce((best, one) => (one[1] > best[1] ? one : best));
@@ -29,14 +34,15 @@ export function rowsOf(text: string): readonly (readonly string[])[] {
   const rows = parse(isDrawn ? undrawn(text) : text, {
     delimiter,
     relaxColumnCount: true,
-    skipEmptyLines: true,
+    skipEmptyLines: false,
+    ...(most === undefined ? {} : { to: most }),
     bom: true,
     relaxQuotes: true,
     trim: true,
     // In a drawn table a quotation mark is a character.
     ...(isDrawn ? { quote: null } : {}),
   }) as string[][];
-  return rows.filter((row) => row.some((cell) => cell !== ''));
+  return rows.slice(0, rows.findLastIndex(isFilled) + 1);
 }
 
 /** A drawn table without its border lines and without the text below it. */
@@ -60,7 +66,8 @@ const isName = (cell: string | undefined): boolean =>
  * Where the names probably are: all of them look like names, each occurs once, and the cells below or beside
  * each agree. Agreement among several examples counts more than one example.
  */
-export function namesIn(rows: readonly (readonly string[])[]): Names {
+export function namesIn(all: readonly (readonly string[])[]): Names {
+  const rows = all.slice(0, mostExamples).filter(isFilled);
   const says = (names: Names): number => {
     const given = names === 'above' ? (rows[0] ?? []) : rows.map(([cell = '']) => cell);
     if (!given.every(isName) || new Set(given).size < given.length) return -1;
@@ -116,10 +123,11 @@ const shapeOf = (text: string): string =>
     .replace(/\p{Lu}+/gu, 'A')
     .replace(/\p{Ll}+/gu, 'a');
 
-/** The cells of a column that look like most of them, without the rarest shapes. */
-function usualIn(filled: readonly string[], quota: number): readonly string[] {
+/** The different cells of a column that look like most of its cells, without the rarest shapes. */
+function usualIn(times: ReadonlyMap<string, number>, quota: number): readonly string[] {
   const shapes = new Map<string, number>();
-  for (const text of filled) shapes.set(shapeOf(text), (shapes.get(shapeOf(text)) ?? 0) + 1);
+  const shaped = [...times].map(([text, count]) => [text, shapeOf(text), count] as const);
+  for (const [, shape, count] of shaped) shapes.set(shape, (shapes.get(shape) ?? 0) + count);
   const odd = new Set<string>();
   let left = quota;
   for (const [shape, count] of [...shapes].sort(([, a], [, b]) => a - b)) {
@@ -127,34 +135,71 @@ function usualIn(filled: readonly string[], quota: number): readonly string[] {
     if (left < 0) break;
     odd.add(shape);
   }
-  return filled.filter((text) => !odd.has(shapeOf(text)));
+  return shaped.flatMap(([text, shape]) => (odd.has(shape) ? [] : [text]));
 }
+
+/** The cells of a column, with the number of the first. */
+interface Cells {
+  readonly texts: readonly string[];
+  readonly first: number;
+}
+
+/** How often each text occurs that is not empty. */
+function timesOf(texts: readonly string[]): ReadonlyMap<string, number> {
+  const times = new Map<string, number>();
+  for (const text of texts) if (text !== '') times.set(text, (times.get(text) ?? 0) + 1);
+  return times;
+}
+
+/** Cells between two reports of progress. */
+const mostUnreported = 1000;
 
 /**
  * The guesses for a column. If no kind but text accepts all its cells, those that look like few others are
  * misfits; cells of another locale than the table's decide on that.
  */
-function guessed(about: About, cells: readonly string[]): readonly Guess[] {
-  const filled = cells.filter((cell) => cell !== '');
-  const quota = quotaOf(filled.length);
-  const different = [...new Set(filled)].slice(0, mostChecked);
+function guessed(
+  about: About,
+  { texts, first }: Cells,
+  most: number,
+  report: (share: number) => void,
+): readonly Guess[] {
+  const times = timesOf(texts);
+  const quota = quotaOf([...times.values()].reduce((sum, count) => sum + count, 0));
+  const different = [...times.keys()];
+  const checked = different.slice(0, most);
+  /** The cells that a guess does not accept; `undefined` if they are too many. */
+  const oddFor = (guess: Guess, locale: string, reported: (share: number) => void) => {
+    const accepts = accepting(guess.field, locale);
+    const odd = new Set<string>();
+    let left = quota;
+    for (const [at, text] of checked.entries()) {
+      if (at % mostUnreported === 0) reported(at / checked.length);
+      if (accepts(text)) continue;
+      left -= times.get(text) ?? 0;
+      if (left < 0) return undefined;
+      odd.add(text);
+    }
+    return odd;
+  };
   /** Guesses that are made from some cells and fit all others but a few. */
   const from = (own: readonly string[], locale: string): readonly Guess[] => {
-    const examples = [...new Set(own)].slice(0, mostExamples);
+    const examples = own.slice(0, mostExamples);
+    const filled = own.reduce((sum, text) => sum + (times.get(text) ?? 0), 0);
     // Without the last, which accepts everything.
-    const likely = guessesFor({ ...about, locale }, own, examples).slice(0, -1);
-    return likely.flatMap((guess) => {
-      const accepts = accepting(guess.field, locale);
-      const odd = new Set(different.filter((text) => !accepts(text)));
-      // The first row has the names.
-      const misfits = cells.flatMap((text, i) => (odd.has(text) ? [{ row: i + 2, text }] : []));
+    const likely = guessesFor({ ...about, locale }, filled, examples).slice(0, -1);
+    return likely.flatMap((guess, i) => {
+      const odd = oddFor(guess, locale, (share) => report((i + share) / likely.length));
+      if (!odd) return [];
+      const misfits =
+        odd.size === 0 ? [] : texts.flatMap((text, i) => (odd.has(text) ? [{ row: first + i, text }] : []));
       const field = locale === about.locale ? guess.field : { ...guess.field, locale };
-      return misfits.length > quota ? [] : [{ ...guess, field, misfits }];
+      return [{ ...guess, field, misfits }];
     });
   };
-  const [plain] = guessesFor(about, [], []).slice(-1) as [Guess];
-  const usual = usualIn(filled, quota);
-  for (const own of usual.length < filled.length ? [filled, usual] : [filled])
+  const [plain] = guessesFor(about, 0, []).slice(-1) as [Guess];
+  const usual = usualIn(times, quota);
+  for (const own of usual.length < different.length ? [different, usual] : [different])
     for (const locale of localesFor(about.locale, own)) {
       const found = from(own, locale);
       if (found.length > 0) return [...found, plain];
@@ -162,23 +207,48 @@ function guessed(about: About, cells: readonly string[]): readonly Guess[] {
   return [plain];
 }
 
+/** How a table is looked through. */
+export interface Looking {
+  /** The most different cells of a column that guesses are checked against; all by default. */
+  readonly most?: number;
+  /** Told now and then which share of the table was looked through, from 0 to 1. */
+  readonly report?: (share: number) => void;
+}
+
+/** The columns of a table as their name and cells, wherever the names are. */
+function columnsOf(
+  rows: readonly (readonly string[])[],
+  names: Names,
+): readonly (readonly [name: string, cells: Cells])[] {
+  if (names === 'before')
+    return rows
+      .filter(isFilled)
+      .slice(0, mostColumns)
+      .map(([name = '', ...texts]) => [name, { texts, first: 2 }]);
+  const head = rows.findIndex(isFilled);
+  const below = rows.slice(head + 1);
+  // The first row is row 1.
+  const first = head + 2;
+  return (rows[head] ?? [])
+    .slice(0, mostColumns)
+    .map((name, i) => [name, { texts: below.map((row) => row[i] ?? ''), first }]);
+}
+
 /**
- * The columns of a table, each with its guesses. A guess lists the cells that it does not accept, among the
- * first 2,000 different ones.
+ * The columns of a table, each with its guesses. A guess lists the cells that it does not accept, by the
+ * number of their row, or of their column if the names are before the rows.
  */
 export function fromTable(
   rows: readonly (readonly string[])[],
   names: Names,
   locale = 'en-GB',
+  { most = Number.POSITIVE_INFINITY, report = () => undefined }: Looking = {},
 ): readonly Column[] {
-  const columns: (readonly string[])[] =
-    names === 'before'
-      ? rows.map((row) => row)
-      : (rows[0] ?? []).map((_, i) => rows.map((row) => row[i] ?? ''));
+  const columns = columnsOf(rows, names);
   const taken = new Set<string>();
-  return columns.slice(0, mostColumns).flatMap(([name = '', ...cells]) => {
+  let furthest = 0;
+  return columns.flatMap(([name, cells], at) => {
     if (!name) return [];
-    const examples = [...new Set(cells.filter((cell) => cell !== ''))].slice(0, mostExamples);
     const id = idFor(name, taken);
     taken.add(id);
     // A heading with a capital or spaces is a label; another one may be the name of a column.
@@ -188,6 +258,22 @@ export function fromTable(
       label: labelFor(name),
       locale,
     };
-    return [{ name, examples, guesses: guessed(about, cells) }];
+    // A second way to read a column begins anew: the share never falls.
+    const guesses = guessed(about, cells, most, (share) => {
+      furthest = Math.max(furthest, (at + share) / columns.length);
+      report(furthest);
+    });
+    const examples = examplesIn(cells.texts);
+    return [{ name, examples, guesses }];
   });
+}
+
+/** The first different cells of a column. */
+function examplesIn(texts: readonly string[]): readonly string[] {
+  const found = new Set<string>();
+  for (const text of texts) {
+    if (text !== '') found.add(text);
+    if (found.size === mostExamples) break;
+  }
+  return [...found];
 }

@@ -34,7 +34,8 @@ interface About {
 /** A column to make guesses for. */
 interface Column {
   readonly about: About;
-  readonly cells: readonly string[];
+  /** How many of its cells are not empty. */
+  readonly filled: number;
   /** Its different examples. */
   readonly examples: readonly string[];
   /** Whether all examples match an expression. */
@@ -45,16 +46,12 @@ interface Column {
 }
 
 /** The guesses for a column, the likeliest first. The last is a text, which accepts everything. */
-export function guessesFor(
-  about: About,
-  cells: readonly string[],
-  examples: readonly string[],
-): readonly Guess[] {
+export function guessesFor(about: About, filled: number, examples: readonly string[]): readonly Guess[] {
   const { id, name, label } = about;
   const named = name === undefined ? { id } : { id, name };
   const column: Column = {
     about,
-    cells,
+    filled,
     examples,
     all: (form) => examples.length > 0 && examples.every((text) => form.test(text)),
     isCalled: (names) => names.test(label.toLowerCase()),
@@ -204,9 +201,8 @@ const pairs = [
 ];
 
 /** Guesses for choices: values that repeat, or yes and no. */
-function offers({ cells, examples, made }: Column): readonly Guess[] {
+function offers({ filled, examples, made }: Column): readonly Guess[] {
   const distinct = examples.length;
-  const filled = cells.filter(Boolean).length;
   const isPair = pairs.some(
     (pair) => distinct === 2 && examples.every((text) => pair.includes(text.toLowerCase())),
   );
