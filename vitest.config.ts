@@ -3,7 +3,12 @@ import { defineConfig } from 'vitest/config';
 
 const source = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 
-const ignored = ['**/node_modules/**', '**/.next/**'];
+// What takes long is run by `npm run hard`.
+const ignored = [
+  '**/node_modules/**',
+  '**/.next/**',
+  ...(process.env.ARBEIT_LONG ? [] : ['**/*.long.test.ts']),
+];
 // A bound for a hang, not a measure of speed: a slow machine fails nothing.
 const bounds = { testTimeout: 900_000, hookTimeout: 900_000 };
 

@@ -33,6 +33,7 @@ const env = {
   ARBEIT_SEED: values.seed,
   ARBEIT_TAPES: values.tapes,
   ARBEIT_PATTERNS: '200',
+  ARBEIT_LONG: '1',
 };
 const run = (args, more = {}) =>
   spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...env, ...more } }).status === 0;
@@ -45,7 +46,7 @@ function storms(minutes, seed) {
   const until = Date.now() + minutes * 60_000;
   for (let next = seed; Date.now() < until; next++) {
     process.stdout.write(`storms: seed ${next}\n`);
-    if (!vitest('apps/studio/store/storm.test.ts', { ARBEIT_SEED: String(next), ARBEIT_STORMS: '20' }))
+    if (!vitest('apps/studio/store/storm.long.test.ts', { ARBEIT_SEED: String(next), ARBEIT_STORMS: '20' }))
       return false;
   }
   return true;
@@ -55,19 +56,19 @@ const passed = [
   spawnSync('node', ['scripts/frameworks.mjs'], {
     cwd: root,
     stdio: 'inherit',
-    env: { ...env, ARBEIT_LONG: '1' },
+    env,
   }).status === 0,
   vitest('apps/studio/store/lock.test.ts'),
-  vitest('apps/studio/store/embedded.test.ts', { ARBEIT_AUTOSAVES: '1000' }),
+  vitest('apps/studio/store/autosaves.long.test.ts', { ARBEIT_AUTOSAVES: '1000' }),
   vitest('apps/studio/store/sql-domains.test.ts', { ARBEIT_SQL_VALUES: '50000' }),
   // All unit tests, with all locales.
-  run(['vitest', 'run'], { ARBEIT_LONG: '1' }),
+  run(['vitest', 'run']),
   vitest('packages/engine/src/prove', { ARBEIT_RUNS: '2000' }),
   vitest('packages/handoff/src/emit/native.laws.test.ts', { ARBEIT_RUNS: '300' }),
   vitest('packages/handoff/src/emit/tree-shake.laws.test.ts', { ARBEIT_RUNS: '40' }),
   vitest('packages/engine/src/prove/typed-and-pasted.test.ts', { ARBEIT_LONGEST_TEXT: '7' }),
   vitest('packages/engine/src/prove/audit.test.ts', { ARBEIT_EVENTS: '1000000' }),
   storms(Number(values.minutes), Number(values.seed)),
-  run(['playwright', 'test', '-c', 'e2e/playwright.config.ts'], { ARBEIT_DEVICE: '1', ARBEIT_LONG: '1' }),
+  run(['playwright', 'test', '-c', 'e2e/playwright.config.ts'], { ARBEIT_DEVICE: '1' }),
 ];
 process.exit(passed.every(Boolean) ? 0 : 1);

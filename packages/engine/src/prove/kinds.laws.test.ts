@@ -14,7 +14,7 @@ import { breachIn, typedAsPasted } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
 
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 80),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 60),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const today = '2027-02-10';

@@ -21,6 +21,10 @@ export function everyLocale(): readonly string[] {
 
 let every: readonly string[] | undefined;
 
+/** One in three of the locales of the table; all of them where there is time. */
+export const someLocales = (hasTime: boolean): readonly string[] =>
+  hasTime ? locales : locales.filter((_, i) => i % 3 === 0);
+
 /** The locales of the table, and of all others one in four; all of them where there is time. */
 export function manyLocales(hasTime: boolean): readonly string[] {
   if (hasTime) return everyLocale();

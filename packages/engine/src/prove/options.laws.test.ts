@@ -16,7 +16,7 @@ interface Drawn {
 }
 
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 100),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const drawnOf = (kind: (typeof kindNames)[number]): readonly Drawn[] =>

@@ -16,7 +16,7 @@ import { breachAt, type Memory } from './laws-of-steps.ts';
 
 /** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 300),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 200),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const today = '2027-02-10';

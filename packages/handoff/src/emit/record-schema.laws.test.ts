@@ -9,7 +9,7 @@ import { jsonTypesOf } from './json-record.ts';
 import { recordSchema } from './record-schema.ts';
 
 const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
-const records = Number(process.env.ARBEIT_RUNS ?? 10_000);
+const records = Number(process.env.ARBEIT_RUNS ?? (process.env.ARBEIT_LONG ? 10_000 : 3000));
 const today = '2027-02-10';
 const demo = JSON.parse(
   readFileSync(new URL('../../../../apps/studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8'),
