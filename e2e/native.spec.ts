@@ -98,6 +98,36 @@ test.describe('the application for React Native, in a browser', () => {
     expect(await line(page, 'PIN').inputValue()).toBe('195');
   });
 
+  test('opens a calendar and a list of regions below their fields', async ({ page }) => {
+    await page.goto(live.address);
+    const opener = page.getByRole('button', { name: `${wordOf('drawn/calendar')}: Arrival` });
+    await opener.press('Enter');
+    const today = new Date();
+    const named = (day: Date) => day.toLocaleDateString('en-GB', { dateStyle: 'full' });
+    const next = new Date(today.getFullYear(), today.getMonth() + 1, 14);
+    const before = new Date(today.getFullYear(), today.getMonth(), today.getDate() - 1);
+    await expect(page.getByRole('radio', { name: named(today), exact: true })).toBeVisible();
+    await expectNoViolations(page);
+    const month = (day: Date) => day.toLocaleDateString('en-GB', { month: 'long', year: 'numeric' });
+    if (before.getMonth() !== today.getMonth())
+      await page.getByRole('button', { name: month(before) }).click();
+    await page.getByRole('radio', { name: `${named(before)}. This day is over.` }).click();
+    await expect(page.getByText('This day is over.', { exact: true })).toBeVisible();
+    if (before.getMonth() !== today.getMonth())
+      await page.getByRole('button', { name: month(today) }).click();
+    await page.getByRole('button', { name: month(next) }).press('Enter');
+    await page.getByRole('radio', { name: named(next), exact: true }).press('Enter');
+    await expect(line(page, 'Arrival')).toHaveValue(next.toLocaleDateString('en-GB'));
+    await expect(opener).toBeFocused();
+    await page.getByRole('button', { name: /^GB \+44/ }).click();
+    await page.getByRole('textbox', { name: wordOf('drawn/region-search') }).fill('fran');
+    await expectNoViolations(page);
+    await page.getByRole('radio', { name: 'France +33' }).click();
+    await expect(page.getByRole('button', { name: /^FR \+33/ })).toBeFocused();
+    await line(page, 'Phone').pressSequentially('123456789');
+    await expect(line(page, 'Phone')).toHaveValue('+33 1 23 45 67 89');
+  });
+
   test('hides what does not count', async ({ page }) => {
     await page.goto(live.address);
     await expect(line(page, 'Nights')).toHaveCount(0);

@@ -153,3 +153,19 @@ test('boxes are drawn over the input of a code, which keeps its size', () => {
   render(<App />);
   expect(StyleSheet.flatten(control('PIN').props.style)).toMatchObject({ opacity: 0, position: 'absolute' });
 });
+
+test('a calendar and a list of regions open below their fields, and close when something is picked', () => {
+  render(<App />);
+  fireEvent.press(control('Calendar: Arrival'));
+  const today = new Date();
+  const next = new Date(today.getFullYear(), today.getMonth() + 1, 14);
+  fireEvent.press(control(next.toLocaleDateString('en-GB', { month: 'long', year: 'numeric' })));
+  const day = next.toLocaleDateString('en-GB', { dateStyle: 'full' });
+  fireEvent.press(control(day));
+  expect(screen.queryByLabelText(day)).toBeNull();
+  expect(control('Arrival').props.value).toBe(next.toLocaleDateString('en-GB'));
+  fireEvent.press(screen.getByLabelText(/^GB \+44/));
+  fireEvent.changeText(control('Search by name, code or number'), 'fr');
+  fireEvent.press(control('France +33'));
+  expect(screen.getByLabelText(/^FR \+33/)).toBeTruthy();
+});

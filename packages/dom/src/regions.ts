@@ -27,10 +27,11 @@ export function regionChoices(
   known.set(plans, own);
   let choices = own.get(locale);
   if (!choices) {
-    const names = new Intl.DisplayNames(locale, { type: 'region' });
+    // Hermes, the engine of React Native, has no names of regions.
+    const names = 'DisplayNames' in Intl ? new Intl.DisplayNames(locale, { type: 'region' }) : undefined;
     const collator = new Intl.Collator(locale);
     choices = Object.entries(plans)
-      .map(([region, { code }]) => ({ region, name: names.of(region) ?? region, code }))
+      .map(([region, { code }]) => ({ region, name: names?.of(region) ?? region, code }))
       .sort((a, b) => collator.compare(a.name, b.name));
     own.set(locale, choices);
   }

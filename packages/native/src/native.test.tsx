@@ -1,12 +1,17 @@
 // @vitest-environment happy-dom
 
 import type { FieldStore } from '@arbeit/dom/stores';
+import { compileField } from '@arbeit/engine/document';
+import type { HydratedField } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import { act, createElement, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { fieldOf, stay } from '../../dom/src/adapters.fixture.ts';
+import { useCalendar } from './use-calendar.ts';
 import { type NativeField, type NativeInputProps, useNativeField } from './use-native-field.ts';
 import { type NativeForm, type NativeFormOptions, useNativeForm } from './use-native-form.ts';
+import { useRegions } from './use-regions.ts';
 
 let ends: (() => void)[] = [];
 beforeEach(() => {
@@ -313,5 +318,124 @@ describe('a form', () => {
     expect(fields.pass!.raw).toBe('1234');
     for (const end of ends.splice(0)) end();
     expect(told).toEqual(['on stay', 'off']);
+  });
+});
+
+/** Draws a field with what is opened beside it; what it has after the latest render. */
+function drawBeside<T>(field: HydratedField, use: (field: NativeField) => T) {
+  let latest: { readonly field: NativeField; readonly beside: T } | undefined;
+  function Drawn() {
+    const own = useNativeField(field, { today: '2027-02-10' });
+    latest = { field: own, beside: use(own) };
+    return null;
+  }
+  draw(createElement(Drawn));
+  return () => latest!;
+}
+const compiled = (definition: object) =>
+  compileField(
+    { label: 'It', entry: {}, ...definition } as never,
+    { locale: 'en-GB' },
+    kinds,
+  ) as HydratedField;
+const press = ({ onPress }: { onPress(): void }): void => act(() => onPress());
+
+describe('a calendar', () => {
+  const rules = [{ id: 'soon', check: { type: 'range', min: 'today' }, say: 'This day is over.' }];
+  const drawn = (definition: object) =>
+    drawBeside(compiled({ id: 'arrival', rules, ...definition }), (field) =>
+      useCalendar(field, '2027-02-10'),
+    );
+  const dayIn = (now: ReturnType<typeof drawn>, date: string) =>
+    now()
+      .beside.month!.weeks.flat()
+      .find((one) => one.date === date && !one.isOutside)!;
+
+  test('opens at a day that the rules take, and closes by its button and by picking', () => {
+    const now = drawn({ kind: 'date' });
+    expect([now().field.adornments, now().beside.month]).toEqual([
+      expect.arrayContaining(['calendar']),
+      undefined,
+    ]);
+    const focus = vi.fn();
+    now().beside.openerProps.ref({ focus, blur: () => undefined });
+    press(now().beside.openerProps);
+    expect(now().beside.openerProps).toMatchObject({ 'aria-label': 'Calendar: It', 'aria-expanded': true });
+    expect(now().beside.month).toMatchObject({ title: 'February 2027', weekdays: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] }); // biome-ignore format: short
+    expect(dayIn(now, '2027-02-10')).toMatchObject({
+      text: '10',
+      isToday: true,
+      isPicked: false,
+      problem: '',
+    });
+    press(now().beside.openerProps);
+    expect([now().beside.month, focus.mock.calls.length]).toEqual([undefined, 1]);
+    press(now().beside.openerProps);
+    press(dayIn(now, '2027-02-14').pressProps);
+    expect([now().beside.month, now().field.value, focus.mock.calls.length]).toEqual([undefined, '2027-02-14', 2]); // biome-ignore format: short
+    press(now().beside.openerProps);
+    expect(dayIn(now, '2027-02-14').pressProps).toMatchObject({ 'aria-label': 'Sunday, 14 February 2027', 'aria-checked': true }); // biome-ignore format: short
+  });
+
+  test('says why a day cannot be picked, and turns by months and years', () => {
+    const now = drawn({ kind: 'date' });
+    press(now().beside.openerProps);
+    const refused = dayIn(now, '2027-02-09').pressProps;
+    expect(refused).toMatchObject({ 'aria-label': 'Tuesday, 9 February 2027. This day is over.', 'aria-disabled': true }); // biome-ignore format: short
+    press(refused);
+    expect([now().beside.month?.problem, now().field.value]).toEqual(['This day is over.', null]);
+    const titles = (['monthAfter', 'yearBefore', 'monthBefore', 'yearAfter'] as const).map((turn) => {
+      const to = now().beside.month!.turns[turn]['aria-label'];
+      press(now().beside.month!.turns[turn]);
+      return [to, now().beside.month!.title, now().beside.month!.problem];
+    });
+    expect(titles).toEqual(['March 2027', 'March 2026', 'February 2026', 'February 2027'].map((title) => [title, title, ''])); // biome-ignore format: short
+  });
+
+  test('leaves the time of a date with time alone', () => {
+    const now = drawn({ kind: 'date-time', rules: [], initial: '2027-02-11T16:30' });
+    press(now().beside.openerProps);
+    press(dayIn(now, '2027-02-28').pressProps);
+    expect(now().field.value).toBe('2027-02-28T16:30');
+  });
+});
+
+describe('a list of regions', () => {
+  const phone = compiled({ id: 'phone', kind: 'phone', entry: { home: 'GB', regions: ['GB', 'FR', 'CH'] } });
+  const namesIn = (now: () => { readonly beside: ReturnType<typeof useRegions> }) =>
+    now().beside.list!.regions.map(({ name }) => name);
+
+  test('is searched, and gives the number another region; its digits stay', () => {
+    const now = drawBeside(phone, useRegions);
+    expect([now().field.adornments, now().beside.text]).toEqual([['region-list'], 'GB +44']);
+    press(now().beside.openerProps);
+    expect(namesIn(now)).toEqual(['France', 'Switzerland', 'United Kingdom']);
+    expect(now().beside.list!.regions.map(({ pressProps }) => pressProps['aria-checked'])).toEqual([false, false, true]); // biome-ignore format: short
+    act(() => now().beside.list!.searchProps.onChangeText('+4'));
+    expect(namesIn(now)).toEqual(['Switzerland', 'United Kingdom']);
+    act(() => now().beside.list!.searchProps.onChangeText('xyz'));
+    expect([namesIn(now), now().beside.list!.none]).toEqual([[], expect.stringMatching(/\w/)]);
+    act(() => now().field.store.dispatch({ type: 'set', text: '207946095' }));
+    act(() => now().beside.list!.searchProps.onChangeText('fr'));
+    press(now().beside.list!.regions[0]!.pressProps);
+    expect([now().beside.list, now().beside.text, now().field.raw]).toEqual([undefined, 'FR +33', '+33207946095']); // biome-ignore format: short
+  });
+
+  test('names regions by their letters where the platform has no names', () => {
+    const own = compiled({ id: 'phone', kind: 'phone', entry: { home: 'GB', regions: ['GB', 'CH'] } });
+    const { DisplayNames } = Intl;
+    try {
+      Reflect.deleteProperty(Intl, 'DisplayNames');
+      const now = drawBeside(own, useRegions);
+      press(now().beside.openerProps);
+      expect([now().beside.openerProps['aria-label'], namesIn(now)]).toEqual(['GB +44: GB', ['CH', 'GB']]);
+    } finally {
+      Object.assign(Intl, { DisplayNames });
+    }
+  });
+
+  test('does not open beside a field that cannot be changed', () => {
+    const now = drawBeside({ ...phone, html: { ...phone.html, readonly: true } }, useRegions);
+    expect(now().beside.openerProps.disabled).toBe(true);
   });
 });

@@ -74,6 +74,8 @@ export interface NativeField<V extends string = string> {
   readonly value: V | null;
   /** How its control is drawn. A platform without lists draws `select` as `radio`. */
   readonly shape: ControlShape;
+  /** What belongs beside its control: `calendar`, `region-list`. */
+  readonly adornments: readonly string[];
   /** Facts about the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Record<string, string>>;
   /** Guide text that follows the display, to be drawn behind the input; empty if there is none. */
@@ -221,6 +223,7 @@ export function useNativeField<V extends string = string>(
     raw: evaluation.raw,
     value: evaluation.value,
     shape,
+    adornments: field.kind.adornments?.(field.plan) ?? [],
     facts: field.kind.facts?.(field.plan, body) ?? {},
     guideText: field.kind.guideText?.(field.plan, body) ?? '',
     states,

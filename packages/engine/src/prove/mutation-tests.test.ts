@@ -135,7 +135,7 @@ describe('what trials do about it', () => {
     ];
     const all = [...testMutations(demo, kinds, { today, targets })].flatMap((step) => step.proven ?? []);
     const fresh = all.flatMap(({ status }) => (status.is === 'missed' && status.isNew ? [status.trial] : []));
-    expect(fresh.length).toBeGreaterThan(10);
+    expect(fresh.length).toBeGreaterThan(process.env.ARBEIT_LONG ? 10 : 0);
     const right = compile(demo, kinds);
     for (const one of fresh) expect([one.tape, holds(runTrial(right, one, today))]).toEqual([one.tape, true]);
     const grown = { ...demo, trials: [...(demo.trials ?? []), ...fresh] };

@@ -88,6 +88,12 @@ const ofAdornments: Readonly<Record<AdornmentName, readonly string[]>> = {
   counter: ['Counter'],
 };
 
+/** What React Native draws a choice beside a control with. */
+const nativeHooks: Readonly<Partial<Record<AdornmentName, string>>> = {
+  calendar: 'useCalendar',
+  'region-list': 'useRegions',
+};
+
 /** What draws a choice beside a control, by what is drawn there. */
 const pickers: Readonly<Partial<Record<AdornmentName, string>>> = {
   calendar: 'calendar',
@@ -218,6 +224,7 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
           'useNativeField',
           ...(hasForms ? ['carryOver', 'useNativeForm'] : []),
           ...askers(needs),
+          ...[...needs.adornments].flatMap((name) => nativeHooks[name] ?? []),
         ]),
         types: [
           'FieldStore', 'NativeField', 'Recording',

@@ -62,6 +62,113 @@ function Boxes({ field, colors, isConcealed }: { field: NativeField; colors: Col
 }
 `.split('\n');
 
+/** The parts of `src/Field.tsx` that draw a calendar. */
+const calendar = `
+/** The days of a month, opened by a button. */
+function Calendar({ field, colors }: { field: NativeField; colors: Colors }) {
+  const { text, openerProps, month } = useCalendar(field);
+  const color = { color: colors.text };
+  const turns = month && [
+    ['«', month.turns.yearBefore],
+    ['‹', month.turns.monthBefore],
+    ['›', month.turns.monthAfter],
+    ['»', month.turns.yearAfter],
+  ] as const;
+  return (
+    <View>
+      <Pressable {...openerProps} style={styles.opener}>
+        <Text style={[styles.action, color]}>{text}</Text>
+      </Pressable>
+      {month && turns && (
+        <View style={styles.panel}>
+          <Text aria-live="polite" style={[styles.text, color]}>{month.title}</Text>
+          <View style={styles.week}>
+            {turns.map(([sign, pressProps]) => (
+              <Pressable key={sign} {...pressProps} style={styles.day}>
+                <Text style={[styles.text, color]}>{sign}</Text>
+              </Pressable>
+            ))}
+          </View>
+          <View aria-hidden style={styles.week}>
+            {month.weekdays.map((name) => (
+              <View key={name} style={styles.day}>
+                <Text style={{ color: colors.quiet }}>{name}</Text>
+              </View>
+            ))}
+          </View>
+          <View role="radiogroup" aria-label={month.title}>
+            {month.weeks.map((days) => (
+              <View key={days[0]!.date} style={styles.week}>
+                {days.map(({ date, text, isOutside, isPicked, isToday, problem, pressProps }) => (
+                  <Pressable
+                    key={date}
+                    {...pressProps}
+                    style={[
+                      styles.day,
+                      isToday && { borderWidth: 1, borderColor: colors.text },
+                      isPicked && { backgroundColor: colors.selected },
+                    ]}
+                  >
+                    <Text
+                      style={[
+                        styles.text,
+                        { color: problem || isOutside ? colors.quiet : colors.text },
+                        problem !== '' && styles.refused,
+                      ]}
+                    >
+                      {text}
+                    </Text>
+                  </Pressable>
+                ))}
+              </View>
+            ))}
+          </View>
+          <Text aria-live="polite" style={{ color: colors.wrong }}>{month.problem}</Text>
+        </View>
+      )}
+    </View>
+  );
+}
+`.split('\n');
+
+/** The parts of `src/Field.tsx` that draw a list of regions. */
+const regions = `
+/** The regions of a telephone number, opened by a button. */
+function Regions({ field, colors }: { field: NativeField; colors: Colors }) {
+  const { text, openerProps, list } = useRegions(field);
+  const color = { color: colors.text };
+  return (
+    <View>
+      <Pressable {...openerProps} style={styles.opener}>
+        <Text style={[styles.action, color]}>{text}</Text>
+      </Pressable>
+      {list && (
+        <View style={styles.panel}>
+          <TextInput
+            {...list.searchProps}
+            placeholderTextColor={colors.quiet}
+            style={[styles.text, styles.input, styles.search, color, { borderColor: colors.text }]}
+          />
+          <ScrollView nestedScrollEnabled keyboardShouldPersistTaps="handled" style={styles.list}>
+            <View role="radiogroup" aria-label={list.name}>
+              {list.regions.map(({ region, name, code, pressProps }) => (
+                <Pressable key={region} {...pressProps} style={styles.region}>
+                  <Text style={[styles.text, color]}>{name}</Text>
+                  <Text style={{ color: colors.quiet }}>+{code}</Text>
+                </Pressable>
+              ))}
+            </View>
+          </ScrollView>
+          <Text aria-live="polite" style={{ color: colors.quiet }}>
+            {list.regions.length === 0 ? list.none : ''}
+          </Text>
+        </View>
+      )}
+    </View>
+  );
+}
+`.split('\n');
+
 /** The line of a field that is typed into, with its guide text and signs. */
 const line = (secret: string): readonly string[] =>
   `
@@ -105,11 +212,31 @@ const styleSheet = (facts: AppFacts): readonly string[] => {
     "  hidden: { color: 'transparent' },",
     '  messages: { minHeight: 20 },',
     ...(needs.adornments.has('counter') ? ["  beside: { alignSelf: 'flex-end' },"] : []),
-    ...(needs.conceals
+    ...(hasPickers(needs)
       ? [
-          "  reveal: { alignSelf: 'flex-start', minHeight: 32, justifyContent: 'center' },",
-          "  action: { fontSize: 16, textDecorationLine: 'underline' },",
+          "  opener: { alignSelf: 'flex-start', minHeight: 44, justifyContent: 'center' },",
+          '  panel: { gap: 4, paddingVertical: 4 },',
         ]
+      : []),
+    ...(hasPickers(needs) || needs.conceals
+      ? ["  action: { fontSize: 16, textDecorationLine: 'underline' },"]
+      : []),
+    ...(needs.adornments.has('calendar')
+      ? [
+          "  week: { flexDirection: 'row' },",
+          "  day: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center' },",
+          "  refused: { textDecorationLine: 'line-through' },",
+        ]
+      : []),
+    ...(needs.adornments.has('region-list')
+      ? [
+          '  search: { borderWidth: 1, paddingHorizontal: 10 },',
+          '  list: { maxHeight: 240 },',
+          "  region: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', minHeight: 44, paddingHorizontal: 10 },",
+        ]
+      : []),
+    ...(needs.conceals
+      ? ["  reveal: { alignSelf: 'flex-start', minHeight: 32, justifyContent: 'center' },"]
       : []),
     ...(needs.controls.has('picks')
       ? [
@@ -133,15 +260,21 @@ const styleSheet = (facts: AppFacts): readonly string[] => {
   ];
 };
 
+/** Whether fields have something that a button opens. */
+const hasPickers = ({ adornments }: AppFacts['needs']): boolean =>
+  adornments.has('calendar') || adornments.has('region-list');
+
 /** The imports of `src/Field.tsx`. */
 function fieldImports({ form, needs }: AppFacts): readonly Lines[] {
-  const isPressed = needs.controls.size > 0 || needs.conceals;
+  const isPressed = needs.controls.size > 0 || needs.conceals || hasPickers(needs);
   const isAlone = !form && needs.isAsking;
   const native = [
     'Platform', 'StyleSheet', 'Text', 'TextInput', 'View', 'AccessibilityInfo', ...(isPressed ? ['Pressable'] : []),
+    ...(needs.adornments.has('region-list') ? ['ScrollView'] : []),
   ]; // biome-ignore format: a list
   const adapter = [
     'type NativeField', ...(form ? ['type FieldStore'] : isAlone ? ['driveAsks'] : []), 'useNativeField',
+    ...(needs.adornments.has('calendar') ? ['useCalendar'] : []), ...(needs.adornments.has('region-list') ? ['useRegions'] : []),
   ]; // biome-ignore format: a list
   return [
     needs.conceals ? "import { useEffect, useState } from 'react';" : "import { useEffect } from 'react';",
@@ -209,6 +342,10 @@ function fieldControl({ needs }: AppFacts): readonly Lines[] {
       '        <Text aria-hidden style={[styles.beside, { color: colors.quiet }]}>{facts.left}</Text>',
       '      )}',
     ],
+    needs.adornments.has('calendar') &&
+      "      {field.adornments.includes('calendar') && <Calendar field={field} colors={colors} />}",
+    needs.adornments.has('region-list') &&
+      "      {field.adornments.includes('region-list') && <Regions field={field} colors={colors} />}",
     needs.conceals && [
       '      {secureTextEntry && (',
       '        <Pressable role="button" style={styles.reveal} onPress={() => setRevealed(!isRevealed)}>',
@@ -248,6 +385,8 @@ export const nativeFieldFile = (facts: AppFacts): string =>
     '}',
     facts.needs.controls.has('picks') && picks.slice(0, -1),
     facts.needs.controls.has('boxes') && boxes.slice(0, -1),
+    facts.needs.adornments.has('calendar') && calendar.slice(0, -1),
+    facts.needs.adornments.has('region-list') && regions.slice(0, -1),
     line(facts.needs.conceals ? 'isConcealed' : '').slice(0, -1),
     '',
     styleSheet(facts),
