@@ -53,7 +53,7 @@ test('a table becomes fields: each as it is taken for, or as somebody says', { t
     'Guest\tMobile\tPass no\nA. Guest\t07700 900123\tAB-1234\nB. Guest\t07700 900124\tCD-5678',
   );
   await expect(dialog.getByRole('radio', { name: words.shelf.csvOrTsv })).toBeChecked();
-  await expect(dialog.getByLabel('Mobile is')).toHaveValue('0');
+  await expect(dialog.getByLabel('Mobile is')).toHaveValue('phone number');
   await expect(dialog.getByLabel('Mobile is').locator('option').first()).toHaveText('phone number');
   await dialog.getByLabel('Pass no is').selectOption({ label: 'text' });
   await dialog.getByRole('radio', { name: words.shelf.theFirstColumn }).check();
@@ -70,7 +70,8 @@ test('a table becomes fields: each as it is taken for, or as somebody says', { t
   expect(document.fields.map(({ id, kind }) => [id, kind])).toEqual([
     ['guest', 'text'],
     ['mobile', 'phone'],
-    ['pass-no', 'pattern'],
+    // What somebody chose stays, though the names were looked for elsewhere meanwhile.
+    ['pass-no', 'text'],
   ]);
 });
 
@@ -111,6 +112,45 @@ test('cells that do not fit are listed by row, for the kind that is chosen', asy
   await dialog.getByLabel('Arrival is').selectOption({ label: 'text' });
   await expect(dialog.getByText(words.shelf.cellsDoNotFit(1))).toHaveCount(0);
 });
+
+const csv = (text: string) => ({ name: 'bookings.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+
+test('of a long table the first rows are shown at once, and all are checked', async ({ page }) => {
+  const dialog = await bring(page, '');
+  const rows = Array.from({ length: 4000 }, (_, i) => `RH-${1000 + i},${i % 9},${i < 600 ? 1 : `many ${i}`}`);
+  const text = ['Pass,Guests,Nights', ...rows.slice(0, 2000), '', ...rows.slice(2000), 'soon,1,2', ''].join('\n');
+  await dialog.getByLabel(words.shelf.fileArbeitJsonHtmlJson).setInputFiles(csv(text));
+  await expect(dialog.getByLabel('Nights is')).toHaveValue('number');
+  await expect(dialog.getByText(words.shelf.allRowsChecked(4003))).toBeVisible();
+  // The row it has in a spreadsheet: under the names and 4,000 others, one of them blank.
+  await expect(dialog.getByText(words.shelf.inRow('Pass', 4003))).toContainText('soon');
+  await expect(dialog.getByText(words.shelf.kindChanged('Nights', 'number', 'text'))).toBeVisible();
+  await expect(dialog.getByLabel('Nights is')).toHaveValue('text');
+  await expectNoViolations(page, '[role="dialog"]');
+}); // biome-ignore format: a text
+
+test('a check of rows can be stopped, and begun again; a text too long to be shown can be taken away', async ({
+  page,
+}) => {
+  const dialog = await bring(page, '');
+  const rows = Array.from({ length: 200_000 }, (_, i) => `07700 ${900_000 + (i % 1000)} ${i}`);
+  await dialog.getByLabel(words.shelf.fileArbeitJsonHtmlJson).setInputFiles(csv(`Mobile\n${rows.join('\n')}`));
+  const stop = dialog.getByRole('button', { name: words.later.stop });
+  await expect(dialog.getByRole('progressbar')).toBeVisible();
+  await expectNoViolations(page, '[role="dialog"]');
+  await stop.focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByText(words.shelf.onlyTheFirstRows(500))).toBeVisible();
+  await expect(dialog.getByRole('progressbar')).toBeHidden();
+  const again = dialog.getByRole('button', { name: words.shelf.checkAllRows });
+  await expect(again).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByText(words.shelf.checkingAllRows)).toBeVisible();
+  await expect(stop).toBeFocused();
+  await dialog.getByRole('button', { name: words.later.remove }).press('Enter');
+  await expect(dialog.getByLabel(words.shelf.orPasteItsContents)).toBeFocused();
+  await expect(dialog.getByText(words.shelf.checkingAllRows)).toHaveCount(0);
+}); // biome-ignore format: a text
 
 test('a JSON Schema that was handed off comes back as it was; rubbish is told', { tag: '@long' }, async ({
   page,

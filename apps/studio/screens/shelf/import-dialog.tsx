@@ -32,17 +32,17 @@ const longestShown = 200_000;
  * fault with its place, and the valid part can be imported anyway.
  */
 export function ImportDialog({
-  text: given,
+  given,
   onClose,
   onTaken,
 }: {
-  /** The dropped text, if any. */
-  readonly text: string;
+  /** The dropped file, or a text. */
+  readonly given: string | File;
   readonly onClose: () => void;
   /** Called with the id of the set that has it now. */
   readonly onTaken: (id: string) => void;
 }) {
-  const [text, setText] = useState(given);
+  const [text, setText] = useState(typeof given === 'string' ? given : '');
   const [said, setSaid] = useState('');
   const [chosen, setSort] = useState<SourceFormat>();
   const found = useMemo(() => sourceFormatOf(text), [text]);
@@ -52,6 +52,24 @@ export function ImportDialog({
   const taken = useMemo(() => (isDocument ? importDocument(text) : null), [isDocument, text]);
   const [into, setInto] = useState<ListedSet>();
   const [done, setDone] = useState<Done>();
+  const last = useRef<File>(undefined);
+  const read = (file: File): void => {
+    last.current = file;
+    file.text().then(
+      (found) => {
+        // A large file may come after a small one that was chosen later.
+        if (last.current !== file) return;
+        setSort(undefined);
+        setText(found);
+        setSaid('');
+      },
+      () => setSaid(texts.fileCannotBeRead(file.name)),
+    );
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is read once for each file.
+  useEffect(() => {
+    if (typeof given !== 'string') read(given);
+  }, [given]);
   const make = async (document: SetDocument) => {
     if (into) {
       const { problem, renamed } = await sendSet(into.key, document);
@@ -81,16 +99,9 @@ export function ImportDialog({
               type="file"
               accept=".json,.html,.htm,.csv,.tsv,.txt,application/json,text/html,text/csv"
               className="block py-1"
-              onChange={async (event) => {
-                const file = event.target.files?.[0];
-                if (!file) return;
-                setSort(undefined);
-                try {
-                  setText(await file.text());
-                  setSaid('');
-                } catch {
-                  setSaid(texts.fileCannotBeRead(file.name));
-                }
+              onChange={({ target }) => {
+                const file = target.files?.[0];
+                if (file) read(file);
               }}
             />
           )}

@@ -126,11 +126,11 @@ function Checking({ whole }: { readonly whole: ReturnType<typeof useWholeTable> 
     failed: words.notAllRowsChecked(problem),
   }[is];
   return (
-    <div className="flex min-h-[24px] flex-wrap items-baseline gap-x-4">
+    <div className="flex min-h-[54px] flex-wrap items-baseline gap-x-4 sm:min-h-[27px]">
       <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
         {said}
       </span>
-      <progress aria-label={words.checkedSoFar} max={1} value={share} hidden={!isUnderWay} />
+      <progress className="w-24" aria-label={words.checkedSoFar} max={1} value={share} hidden={!isUnderWay} />
       {/* One button for both: who stopped it by key stays on what begins it again. */}
       {is !== 'done' && (
         <button type="button" className="word-button" onClick={isUnderWay ? whole.stop : whole.again}>
@@ -277,6 +277,8 @@ function Columns({
   const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
   const wanted = columns.filter((column) => !unwanted.has(idOf(column)));
   const before = new Map(first.map((column) => [idOf(column), guessOf(column, chosen)?.what]));
+  // Of the first rows: a row of this list keeps its height when all have been checked.
+  const examples = new Map(first.map((column) => [idOf(column), column.examples]));
   return (
     <>
       <div className="max-h-72 overflow-y-auto">
@@ -296,7 +298,7 @@ function Columns({
           </thead>
           <tbody>
             {columns.slice(0, mostShown).map((column) => {
-              const { name, guesses, examples } = column;
+              const { name, guesses, different } = column;
               const id = idOf(column);
               return (
                 <tr key={id}>
@@ -321,7 +323,7 @@ function Columns({
                       ))}
                     </select>
                   </td>
-                  <td className="value text-sm">{shown(examples)}</td>
+                  <td className="value text-sm">{shown(examples.get(id) ?? [], different)}</td>
                 </tr>
               );
             })}
@@ -355,8 +357,8 @@ function Columns({
 }
 
 /** A few examples, unchanged. */
-const shown = (examples: readonly string[]): string =>
-  words.someOf(examples.slice(0, 3).join(' · '), examples.length - 3);
+const shown = (examples: readonly string[], different: number): string =>
+  words.someOf(examples.slice(0, 3).join(' · '), different - 3);
 
 function Make({ count, onMake }: { readonly count: number; readonly onMake: () => void }) {
   return (

@@ -44,7 +44,7 @@ export function Shelf({
   const [search, setSearch] = useState('');
   const [fresh, setFresh] = useState<string | null>(null);
   const [gone, setGone] = useState<{ readonly key: string; readonly title: string } | null>(null);
-  const [given, setGiven] = useState<string | null>(null);
+  const [given, setGiven] = useState<string | File | null>(null);
   const [problem, setProblem] = useState('');
   const { it: taking, open } = useLater(takeInDialog);
   const made = (id: string) => {
@@ -59,9 +59,9 @@ export function Shelf({
     setProblem(added.problem);
     if ('id' in added) made(added.id);
   };
-  const takeIn = (text: string) => {
+  const takeIn = (one: string | File) => {
     open();
-    setGiven(text);
+    setGiven(one);
   };
   useCommands(words.shelf, [
     {
@@ -126,7 +126,7 @@ export function Shelf({
         ))}
       </main>
       {taking && given !== null && (
-        <taking.ImportDialog text={given} onClose={() => setGiven(null)} onTaken={made} />
+        <taking.ImportDialog given={given} onClose={() => setGiven(null)} onTaken={made} />
       )}
       <HydrationMarker />
     </WithKinds>
@@ -165,17 +165,17 @@ function Finder({
 }
 
 /** Imports a document dropped on the shelf. */
-function useDrop(onText: (text: string) => void) {
+function useDrop(onFile: (file: File) => void) {
   const isFile = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files');
   return {
     onDragOver: (event: DragEvent) => {
       if (isFile(event)) event.preventDefault();
     },
-    onDrop: async (event: DragEvent) => {
+    onDrop: (event: DragEvent) => {
       if (!isFile(event)) return;
       event.preventDefault();
       const file = event.dataTransfer.files[0];
-      if (file) onText(await file.text());
+      if (file) onFile(file);
     },
   };
 }

@@ -69,6 +69,13 @@ describe('a table of names and examples', () => {
       'Telephone: phone number', 'Member number: <2 latin upper>-<4 digit>-<2 latin upper><digit>', 'Key-box PIN: PIN', 'Walk-in: time', 'Discount: percentage', 'Confirmation code: one-time code',
     ]); // biome-ignore format: a list
   });
+  test.each([
+    ['codes in the first column', 'Pass,Guests,Nights\nRH-1000,1,1\nRH-1001,2,1\nRH-1002,3,1', 'above'],
+    ['a name and an example a row', 'Guests,2\nPass,RH-1000\nNights,1', 'before'],
+    ['numbered names', 'line 1,2 Ridge Way\nline 2,Windgap\nline 3,3', 'before'],
+    ['numbered names above', 'q1,q2,q3\n1,2,3\n4,5,6', 'above'],
+  ] as const)('names are found: %s', (_, text, names) => expect(namesIn(rowsOf(text))).toBe(names));
+
   /** What each column is taken for first, in the locale the cells are written in. */
   const first = (text: string): readonly string[] => {
     const rows = rowsOf(text);

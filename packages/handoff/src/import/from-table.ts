@@ -7,7 +7,10 @@ import { importTexts } from './texts.ts';
 /** A column of a table as a field, to be confirmed: its guesses, the likeliest first. */
 export interface Column {
   readonly name: string;
+  /** The first of its different cells. */
   readonly examples: readonly string[];
+  /** The number of its different cells. */
+  readonly different: number;
   readonly guesses: readonly Guess[];
 }
 
@@ -62,6 +65,20 @@ export type Names = 'above' | 'before';
 const isName = (cell: string | undefined): boolean =>
   cell !== undefined && /^\p{L}[\p{L}\p{N} _.\-’'()/]*$/u.test(cell);
 
+/** A text with its digits and letters made alike: what cells of one kind have in common. */
+const shapeOf = (text: string): string =>
+  text
+    .replace(/\p{Nd}+/gu, '0')
+    .replace(/\p{Lu}+/gu, 'A')
+    .replace(/\p{Ll}+/gu, 'a');
+
+/** Whether cells are codes of one form (`RH-1000`) under a name: names differ in their form. */
+function areCodesBelow([first = '', ...rest]: readonly string[]): boolean {
+  const shapes = new Set(rest.map(shapeOf));
+  const [shape = ''] = shapes;
+  return rest.length > 1 && shapes.size === 1 && shape.includes('0') && shapeOf(first) !== shape;
+}
+
 /**
  * Where the names probably are: all of them look like names, each occurs once, and the cells below or beside
  * each agree. Agreement among several examples counts more than one example.
@@ -71,6 +88,7 @@ export function namesIn(all: readonly (readonly string[])[]): Names {
   const says = (names: Names): number => {
     const given = names === 'above' ? (rows[0] ?? []) : rows.map(([cell = '']) => cell);
     if (!given.every(isName) || new Set(given).size < given.length) return -1;
+    if (names === 'before' && areCodesBelow(given)) return -1;
     const columns = fromTable(rows.slice(0, 50), names);
     const told = columns.map(({ guesses, examples }) =>
       guesses.length > 1 ? Math.min(2, examples.length) : 0,
@@ -115,13 +133,6 @@ type About = Parameters<typeof guessesFor>[0];
 
 /** The share of a column's cells that need not fit a guess: one in twenty, and one of ten at least. */
 const quotaOf = (filled: number): number => (filled < 10 ? 0 : Math.max(1, Math.floor(filled / 20)));
-
-/** A text with its digits and letters made alike: what cells of one kind have in common. */
-const shapeOf = (text: string): string =>
-  text
-    .replace(/\p{Nd}+/gu, '0')
-    .replace(/\p{Lu}+/gu, 'A')
-    .replace(/\p{Ll}+/gu, 'a');
 
 /** The different cells of a column that look like most of its cells, without the rarest shapes. */
 function usualIn(times: ReadonlyMap<string, number>, quota: number): readonly string[] {
@@ -263,17 +274,8 @@ export function fromTable(
       furthest = Math.max(furthest, (at + share) / columns.length);
       report(furthest);
     });
-    const examples = examplesIn(cells.texts);
-    return [{ name, examples, guesses }];
+    const different = new Set(cells.texts);
+    different.delete('');
+    return [{ name, examples: [...different].slice(0, mostExamples), different: different.size, guesses }];
   });
-}
-
-/** The first different cells of a column. */
-function examplesIn(texts: readonly string[]): readonly string[] {
-  const found = new Set<string>();
-  for (const text of texts) {
-    if (text !== '') found.add(text);
-    if (found.size === mostExamples) break;
-  }
-  return [...found];
 }
