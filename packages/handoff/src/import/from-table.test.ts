@@ -71,6 +71,11 @@ describe('a table of names and examples', () => {
   });
   test.each([
     ['codes in the first column', 'Pass,Guests,Nights\nRH-1000,1,1\nRH-1001,2,1\nRH-1002,3,1', 'above'],
+    [
+      'codes in the first column, and little in the last',
+      `Pass,Guests,Nights\n${Array.from({ length: 30 }, (_, i) => `RH-${1000 + i},${i + 2},1`).join('\n')}`,
+      'above',
+    ],
     ['a name and an example a row', 'Guests,2\nPass,RH-1000\nNights,1', 'before'],
     ['numbered names', 'line 1,2 Ridge Way\nline 2,Windgap\nline 3,3', 'before'],
     ['numbered names above', 'q1,q2,q3\n1,2,3\n4,5,6', 'above'],
@@ -119,6 +124,13 @@ describe('a table of names and examples', () => {
       expect(column('Arrival', [...days.slice(0, 8), 'n/a']).guesses[0]?.what).toBe('text');
       expect(column('Arrival', [...days.slice(0, 18), 'n/a', 'soon']).guesses[0]?.what).toBe('text');
       expect(column('Arrival', [...days.slice(0, 9), 'n/a']).guesses[0]?.what).toBe('date');
+    });
+
+    test('are counted by row, however often the same is in them', () => {
+      const codes = Array.from({ length: 300 }, (_, i) => `RH-${1000 + i}`);
+      const guessed = (count: number) => column('Pass', [...codes, ...Array(count).fill('RH-12')]).guesses[0];
+      expect(guessed(15)?.misfits).toHaveLength(15);
+      expect(guessed(20)?.what).toBe('text');
     });
 
     test('are found behind the cells that the guess is made of', () => {
@@ -170,6 +182,12 @@ describe('a table of names and examples', () => {
 
   test('what was looked through is told from nothing on, and never falls', () => {
     const rows = [['Arrival', 'Pass'], ...Array.from({ length: 3000 }, (_, i) => [`${i % 28} soon ${i}`, `RH-${i}`])];
+    // Taken for numbers, until too many are none; then read once more without those that look otherwise.
+    const numbers = Array.from({ length: 6000 }, (_, i) => [i < 5650 ? `${i}` : i < 5900 ? `later than ${i}` : `${i} or so`]);
+    const again: number[] = [];
+    fromTable([['Guests'], ...numbers], 'above', 'en-GB', { report: (share) => again.push(share) });
+    expect(again.length).toBeGreaterThan(6);
+    expect([...again].sort((a, b) => a - b)).toEqual(again);
     const shares: number[] = [];
     fromTable(rows, 'above', 'en-GB', { report: (share) => shares.push(share) });
     expect(shares[0]).toBeLessThan(0.5);
@@ -177,6 +195,12 @@ describe('a table of names and examples', () => {
     expect(shares.at(-1)).toBeLessThan(1);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);
   }); // biome-ignore format: a table
+
+  test('the different cells are counted, however many examples are given', () => {
+    const rows = [['Pass'], ...Array.from({ length: 600 }, (_, i) => [`RH-${1000 + (i % 300)}`]), ['']];
+    const [pass] = fromTable(rows, 'above');
+    expect([pass?.different, pass?.examples.length]).toEqual([300, 200]);
+  });
 
   test('of a long table the first rows are read alone', () => {
     expect(rowsOf('A,B\n1,2\n"3\n4",5\n6,7', 3)).toEqual([
