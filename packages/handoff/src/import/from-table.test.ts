@@ -133,6 +133,16 @@ describe('a table of names and examples', () => {
       expect(guessed(20)?.what).toBe('text');
     });
 
+    test.each([
+      ['few different numbers', '1234567890', 'many', 'number'],
+      ['a few numbers, as of a list to choose from', '1234', 'many', 'number'],
+      ['names to choose from', 'ABC', 'd', 'choice'],
+    ])('make no look of their own: %s', (_, characters, odd, what) => {
+      const cells = Array.from({ length: 60 }, (_, i) => characters[i % characters.length]!);
+      const [guess] = column('Guests', [...cells, odd]).guesses;
+      expect([guess?.what, guess?.misfits.length]).toEqual([what, what === 'choice' ? 0 : 1]);
+    });
+
     test('are found behind the cells that the guess is made of', () => {
       const many = Array.from({ length: 1500 }, (_, i) => `RH-${String(i).padStart(4, '0')}`);
       const { guesses } = column('Pass', [...many, 'RH-12']);

@@ -172,13 +172,13 @@ const mostUnreported = 1000;
 function guessed(
   about: About,
   { texts, first }: Cells,
-  most: number,
+  limit: number,
   report: (share: number) => void,
 ): readonly Guess[] {
   const times = timesOf(texts);
   const quota = quotaOf([...times.values()].reduce((sum, count) => sum + count, 0));
   const different = [...times.keys()];
-  const checked = different.slice(0, most);
+  const checked = different.slice(0, limit);
   /** The cells that a guess does not accept; `undefined` if they are too many. */
   const oddFor = (guess: Guess, locale: string, reported: (share: number) => void) => {
     const accepts = accepting(guess.field, locale);
@@ -210,12 +210,20 @@ function guessed(
   };
   const [plain] = guessesFor(about, 0, []).slice(-1) as [Guess];
   const usual = usualIn(times, quota);
-  for (const own of usual.length < different.length ? [different, usual] : [different])
+  /** The guesses in the likeliest locale that has any. */
+  const best = (own: readonly string[]): readonly Guess[] => {
     for (const locale of localesFor(about.locale, own)) {
       const found = from(own, locale);
-      if (found.length > 0) return [...found, plain];
+      if (found.length > 0) return found;
     }
-  return [plain];
+    return [];
+  };
+  const all = best(different);
+  // A look that takes all cells takes those as well that do not belong there.
+  if (usual.length === different.length || (all[0] && !all[0].isByLook)) return [...all, plain];
+  const most = best(usual);
+  const isBetter = all.length === 0 || (most[0] !== undefined && !most[0].isByLook);
+  return [...(isBetter ? most : all), plain];
 }
 
 /** How a table is looked through. */

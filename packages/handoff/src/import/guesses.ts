@@ -11,6 +11,8 @@ export interface Guess {
   readonly field: FieldDocument;
   /** The guess in words: `date`, `RH-<4 digit>`. */
   readonly what: string;
+  /** Whether it follows from what the cells look like, and takes whatever looks like that. */
+  readonly isByLook: boolean;
   /** The cells that the field does not accept. */
   readonly misfits: readonly Misfit[];
 }
@@ -57,6 +59,7 @@ export function guessesFor(about: About, filled: number, examples: readonly stri
     isCalled: (names) => names.test(label.toLowerCase()),
     made: (what, kind, entry, more = {}) => ({
       what,
+      isByLook: false,
       misfits: [],
       field: { ...named, label, kind, entry, ...more } as unknown as FieldDocument,
     }),
@@ -66,8 +69,7 @@ export function guessesFor(about: About, filled: number, examples: readonly stri
     ...addresses(column),
     ...codes(column),
     ...amounts(column),
-    ...offers(column),
-    ...shapes(column),
+    ...[...offers(column), ...shapes(column)].map((guess) => ({ ...guess, isByLook: true })),
   ];
   const taken = candidates.filter(({ field }) => examples.every(accepting(field, about.locale)));
   const known = new Set<string>();
