@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import { AliveMarker } from '../ui/alive-marker.tsx';
 import * as words from '../words/app/error.ts';
 
 /** Shown when a page failed to render. Nothing saved is affected. */
@@ -11,11 +12,7 @@ export default function ErrorPage({
   readonly error: Error & { digest?: string };
   readonly reset: () => void;
 }) {
-  useEffect(() => {
-    console.error(error);
-    // Not `HydrationMarker`: nothing is removed here, and each page loads this one.
-    document.documentElement.dataset.alive = '';
-  }, [error]);
+  useEffect(() => console.error(error), [error]);
   return (
     <main className="mx-auto max-w-xl px-6 py-24">
       <h1 className="text-2xl">{words.thisPageCould}</h1>
@@ -23,6 +20,7 @@ export default function ErrorPage({
       <button type="button" className="word-button mt-6" onClick={reset}>
         {words.tryAgain}
       </button>
+      <AliveMarker />
     </main>
   );
 }

@@ -5,6 +5,7 @@ import type { Compared } from '@arbeit/engine/proof';
 import { useEffect, useRef, useState } from 'react';
 import * as words from '../../words/set/use-comparing.ts';
 import type { ComparedStep } from '../../workers/compare/messages.ts';
+import { heard } from '../../workers/heard.ts';
 
 export interface Comparing {
   readonly is: 'not yet' | 'under way' | 'stopped' | 'done' | 'failed';
@@ -38,21 +39,18 @@ export function useComparing(today: string): Comparing & {
       both().then(
         ([before, after]) => {
           if (turn.current !== own) return;
-          const thread = new Worker(new URL('../../workers/compare/worker.ts', import.meta.url), {
-            type: 'module',
-          });
-          worker.current = thread;
-          thread.addEventListener('error', () => {
-            if (turn.current === own) fail(words.theComparisonStoppedUnexpectedly);
-          });
-          thread.addEventListener('message', ({ data }: MessageEvent<ComparedStep>) => {
-            if (turn.current !== own) return;
-            if (data.is === 'compared')
-              setState((now) => ({ ...now, compared: [...now.compared, data.compared] }));
-            else if (data.is === 'failed') fail(data.why);
-            else setState((now) => ({ ...now, is: 'done' }));
-          });
-          thread.postMessage({ before, after, today });
+          worker.current = heard<ComparedStep>(
+            new Worker(new URL('../../workers/compare/worker.ts', import.meta.url), { type: 'module' }),
+            words.theComparisonStoppedUnexpectedly,
+            (step) => {
+              if (turn.current !== own) return;
+              if (step.is === 'compared')
+                setState((now) => ({ ...now, compared: [...now.compared, step.compared] }));
+              else if (step.is === 'failed') fail(step.why);
+              else setState((now) => ({ ...now, is: 'done' }));
+            },
+          );
+          worker.current.postMessage({ before, after, today });
         },
         (error: Error) => {
           if (turn.current === own) fail(error.message);

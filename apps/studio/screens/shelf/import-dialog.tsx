@@ -57,14 +57,20 @@ export function ImportDialog({
     last.current = file;
     file.text().then(
       (found) => {
-        // A large file may come after a small one that was chosen later.
+        // A large file may come after what was chosen or typed later.
         if (last.current !== file) return;
         setSort(undefined);
         setText(found);
         setSaid('');
       },
-      () => setSaid(texts.fileCannotBeRead(file.name)),
+      () => {
+        if (last.current === file) setSaid(texts.fileCannotBeRead(file.name));
+      },
     );
+  };
+  const type = (typed: string): void => {
+    last.current = undefined;
+    setText(typed);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is read once for each file.
   useEffect(() => {
@@ -108,7 +114,7 @@ export function ImportDialog({
         </Labelled>
         <Target into={into} onChange={setInto} />
       </div>
-      <Contents text={text} onChange={setText} />
+      <Contents text={text} onChange={type} />
       {!isEmpty && <Choices label={texts.format} value={sort} choices={sorts} onChange={setSort} />}
       <div role="status">{taken && <Found taken={taken} into={into} onMake={make} />}</div>
       {!isEmpty && sort !== 'document' && <ImportPreviewPane text={text} sort={sort} onMake={make} />}

@@ -117,13 +117,13 @@ function Table({
 
 /** How far the rows of a long table were checked, and what to do about it. */
 function Checking({ whole }: { readonly whole: ReturnType<typeof useWholeTable> }) {
-  const { is, share, rows, problem } = whole;
+  const { is, share, rows, why } = whole;
   const isUnderWay = is === 'under way';
   const said = {
     'under way': words.checkingAllRows,
     stopped: words.onlyTheFirstRows(mostRows),
     done: words.allRowsChecked(rows),
-    failed: words.notAllRowsChecked(problem),
+    failed: words.notAllRowsChecked(why),
   }[is];
   return (
     <div className="flex min-h-[54px] flex-wrap items-baseline gap-x-4 sm:min-h-[27px]">

@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import {
+  beginningOf,
   type Column,
   type Dropped,
   fromHtml,
@@ -64,8 +65,9 @@ export function previewImport(
 
 function columnsFrom(text: string, said: TableAnswers): ImportPreview {
   try {
-    const rows = rowsOf(text, mostRows);
-    const isPart = hasMoreLines(text, mostRows);
+    const beginning = beginningOf(text, mostRows);
+    const isPart = text.slice(beginning.length).trimStart() !== '';
+    const rows = rowsOf(beginning);
     const { names = namesIn(rows), locale = localeIn(rows) } = said;
     const columns = fromTable(rows, names, locale);
     return columns.length
@@ -77,16 +79,6 @@ function columnsFrom(text: string, said: TableAnswers): ImportPreview {
   } catch (error) {
     return { is: 'nothing', why: words.thisIsNotAValid((error as Error).message) };
   }
-}
-
-/** Whether a text has more than so many lines that are not the empty end. */
-function hasMoreLines(text: string, most: number): boolean {
-  let at = -1;
-  for (let line = 0; line < most; line++) {
-    at = text.indexOf('\n', at + 1);
-    if (at < 0) return false;
-  }
-  return text.slice(at + 1).trimStart() !== '';
 }
 
 /** The id that a column's field will have: another for each, where columns have one name. */

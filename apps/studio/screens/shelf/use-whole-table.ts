@@ -1,8 +1,9 @@
 'use client';
 
 import type { Column } from '@arbeit/handoff/import';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import * as words from '../../words/shelf/import-preview-pane.ts';
+import { heard } from '../../workers/heard.ts';
 import type { AskedToLook, LookedStep } from '../../workers/table/messages.ts';
 
 /** How far a table was looked through. */
@@ -10,51 +11,56 @@ export interface WholeTable {
   readonly is: 'under way' | 'stopped' | 'done' | 'failed';
   /** From 0 to 1. */
   readonly share: number;
-  readonly problem: string;
+  /** Why it failed. */
+  readonly why: string;
   readonly columns: readonly Column[] | undefined;
   readonly rows: number;
 }
 
-const nothing: WholeTable = { is: 'under way', share: 0, problem: '', columns: undefined, rows: 0 };
+const nothing: WholeTable = { is: 'under way', share: 0, why: '', columns: undefined, rows: 0 };
 
 /**
  * Looks through all rows of a table in a worker, where the preview showed the first of them.
  *
- * @param asked `undefined` if there are no other rows.
+ * @param asked The table; `undefined` if the preview has all of it.
  */
 export function useWholeTable(asked: AskedToLook | undefined): WholeTable & {
   stop(): void;
   again(): void;
 } {
-  const [state, setState] = useState(nothing);
   const [turn, setTurn] = useState(0);
-  const end = useRef<() => void>(() => undefined);
   const { text, names, locale } = asked ?? {};
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another turn begins anew.
+  const about = useMemo(() => ({ text, names, locale, turn }), [text, names, locale, turn]);
+  const [state, setState] = useState({ about, table: nothing });
+  const end = useRef<() => void>(() => undefined);
   useEffect(() => {
+    const { text, names, locale } = about;
     if (text === undefined || names === undefined || locale === undefined) return;
-    const thread = new Worker(new URL('../../workers/table/worker.ts', import.meta.url), { type: 'module' });
+    let table = nothing;
     let isOver = false;
+    const thread = heard<LookedStep>(
+      new Worker(new URL('../../workers/table/worker.ts', import.meta.url), { type: 'module' }),
+      words.checkingEnded,
+      (step) => {
+        if (isOver) return;
+        table = { ...table, ...step };
+        setState({ about, table });
+      },
+    );
     end.current = () => {
       isOver = true;
       thread.terminate();
     };
-    const set = (step: Partial<WholeTable>): void => {
-      if (!isOver) setState((now) => ({ ...now, ...step }));
-    };
-    setState(nothing);
-    thread.addEventListener('error', () => set({ is: 'failed', problem: words.checkingEnded }));
-    thread.addEventListener('message', ({ data }: MessageEvent<LookedStep>) =>
-      set(data.is === 'failed' ? { is: 'failed', problem: data.why } : data),
-    );
     thread.postMessage({ text, names, locale } satisfies AskedToLook);
     return () => end.current();
-  }, [text, names, locale, turn]);
+  }, [about]);
+  // What is known of another table says nothing of this one.
+  const table = state.about === about ? state.table : nothing;
   return {
-    ...state,
+    ...table,
     stop() {
       end.current();
-      setState((now) => ({ ...now, is: 'stopped' }));
+      setState({ about, table: { ...table, is: 'stopped' } });
     },
     again: () => setTurn(turn + 1),
   };

@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Compared } from '@arbeit/engine/proof';
+import type { Failed } from '../heard.ts';
 
 /** Two sets to compare, on a date (ISO 8601). */
 export interface AskedToCompare {
@@ -11,4 +12,4 @@ export interface AskedToCompare {
 export type ComparedStep =
   | { readonly is: 'compared'; readonly compared: Compared }
   | { readonly is: 'done' }
-  | { readonly is: 'failed'; readonly why: string };
+  | Failed;

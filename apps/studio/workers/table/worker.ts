@@ -8,7 +8,7 @@ self.addEventListener('message', ({ data }: MessageEvent<AskedToLook>) => {
   const { text, names, locale } = data;
   try {
     const rows = rowsOf(text);
-    const columns = fromTable(rows, names, locale, { report: (share) => tell({ is: 'under way', share }) });
+    const columns = fromTable(rows, names, locale, (share) => tell({ is: 'under way', share }));
     tell({ is: 'done', columns, rows: rows.length });
   } catch (error) {
     tell({ is: 'failed', why: (error as Error).message });

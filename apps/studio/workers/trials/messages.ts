@@ -9,6 +9,7 @@ import type {
   Wiring,
 } from '@arbeit/engine/proof';
 import type { Hand, Otherwise, Outcome, Trial } from '@arbeit/engine/tape';
+import type { Failed } from '../heard.ts';
 
 /** A request to the worker of trials. `today` (ISO 8601) is the date for tapes that set none. */
 export type TrialRequest =
@@ -51,7 +52,7 @@ export type Answered =
   /** There is no function in it, or it cannot be parsed. */
   | { readonly is: 'no function'; readonly why: string; readonly line?: number }
   | { readonly is: 'audited'; readonly steps: readonly Audited[]; readonly done: boolean }
-  | { readonly is: 'failed'; readonly why: string };
+  | Failed;
 
 /** A law that a function breaks, and what the same keys do in it and in the equivalent field, key by key. */
 export type Beside = Counterexample & {

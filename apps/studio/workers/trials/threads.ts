@@ -2,15 +2,16 @@
 
 import { useCallback, useEffect, useRef } from 'react';
 import * as words from '../../words/store/workers-threads.ts';
+import { heard } from '../heard.ts';
 import type { Answered, TrialRequest } from './messages.ts';
 
 /** Starts a worker for trials. A worker that ends unexpectedly is reported as failed. */
-export const start = (hear: (answered: Answered) => void): Worker => {
-  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
-  worker.addEventListener('error', () => hear({ is: 'failed', why: words.theTestRunnerStoppedUnexpectedly }));
-  return worker;
-};
+export const start = (hear: (answered: Answered) => void): Worker =>
+  heard<Answered>(
+    new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }),
+    words.theTestRunnerStoppedUnexpectedly,
+    hear,
+  );
 
 /** Whether a reply is the last of its request. */
 const isLast = (answered: Answered): boolean => !('done' in answered) || answered.done;

@@ -2,7 +2,7 @@ import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { fromTable, localeIn, namesIn, rowsOf } from './from-table.ts';
+import { beginningOf, fromTable, localeIn, namesIn, rowsOf } from './from-table.ts';
 import { seed } from './seen.ts';
 
 describe('a table of names and examples', () => {
@@ -159,13 +159,6 @@ describe('a table of names and examples', () => {
       expect(column('Pass', [...many, ...others]).guesses.map(({ what }) => what)).toEqual(['text']);
     });
 
-    test('are not looked for behind the most that is to be looked at', () => {
-      const rows = [['Pass'], ...Array.from({ length: 600 }, (_, i) => [`RH-${1000 + i}`]), ['soon']];
-      const misfitsFor = (most?: number) =>
-        fromTable(rows, 'above', 'en-GB', most === undefined ? {} : { most })[0]!.guesses[0]!.misfits;
-      expect([misfitsFor(500), misfitsFor()]).toEqual([[], [{ row: 602, text: 'soon' }]]);
-    });
-
     test('have the row that they have in a spreadsheet, blank ones counted', () => {
       const days = Array.from({ length: 12 }, (_, i) => `2027-03-${10 + i},${i}`);
       const rows = rowsOf(`\n\nArrival,Guests\n${days.slice(0, 6).join('\n')}\n\n,\n${days.slice(6).join('\n')}\nsoon,1\n\n\n`);
@@ -195,11 +188,11 @@ describe('a table of names and examples', () => {
     // Taken for numbers, until too many are none; then read once more without those that look otherwise.
     const numbers = Array.from({ length: 6000 }, (_, i) => [i < 5650 ? `${i}` : i < 5900 ? `later than ${i}` : `${i} or so`]);
     const again: number[] = [];
-    fromTable([['Guests'], ...numbers], 'above', 'en-GB', { report: (share) => again.push(share) });
+    fromTable([['Guests'], ...numbers], 'above', 'en-GB', (share) => again.push(share));
     expect(again.length).toBeGreaterThan(6);
     expect([...again].sort((a, b) => a - b)).toEqual(again);
     const shares: number[] = [];
-    fromTable(rows, 'above', 'en-GB', { report: (share) => shares.push(share) });
+    fromTable(rows, 'above', 'en-GB', (share) => shares.push(share));
     expect(shares[0]).toBeLessThan(0.5);
     expect(shares.at(-1)).toBeGreaterThan(0.5);
     expect(shares.at(-1)).toBeLessThan(1);
@@ -212,12 +205,12 @@ describe('a table of names and examples', () => {
     expect([pass?.different, pass?.examples.length]).toEqual([300, 200]);
   });
 
-  test('of a long table the first rows are read alone', () => {
-    expect(rowsOf('A,B\n1,2\n"3\n4",5\n6,7', 3)).toEqual([
-      ['A', 'B'],
-      ['1', '2'],
-      ['3\n4', '5'],
-    ]);
+  test('the beginning of a long table has so many lines, and whole cells', () => {
+    const text = 'A,B\n1,2\n"3\n""4\n",5\n6,7\n';
+    const counts = [0, 1, 2, 3, 5, 9].map((lines) => rowsOf(beginningOf(text, lines)).length);
+    expect(counts).toEqual([0, 1, 2, 3, 3, 4]);
+    expect(rowsOf(beginningOf(text, 3)).at(-1)).toEqual(['3\n"4\n', '5']);
+    expect([beginningOf(text, 9), beginningOf('', 9)]).toEqual([text, '']);
   });
 
   test('check digits are held', () => {

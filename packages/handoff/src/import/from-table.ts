@@ -26,11 +26,9 @@ const isFilled = (row: readonly string[]): boolean => row.some((cell) => cell !=
 /**
  * The rows of pasted cells or of a CSV (RFC 4180), with any separator. Blank rows stay among the others, so
  * that a row has the number it has in a spreadsheet; those at the end do not.
- *
- * @param most The number of rows to read; all by default.
  */
-export function rowsOf(text: string, most?: number): readonly (readonly string[])[] {
-  const [first = ''] = text.trimStart().split(/\r?\n/);
+export function rowsOf(text: string): readonly (readonly string[])[] {
+  const [first = ''] = /^.*/.exec(text.trimStart()) ?? [];
   const counts = signs.map((sign) => [sign, first.split(sign).length] as const);
   const [delimiter] = counts.reduce((best, one) => (one[1] > best[1] ? one : best));
   const isDrawn = delimiter === '|';
@@ -38,7 +36,6 @@ export function rowsOf(text: string, most?: number): readonly (readonly string[]
     delimiter,
     relaxColumnCount: true,
     skipEmptyLines: false,
-    ...(most === undefined ? {} : { to: most }),
     bom: true,
     relaxQuotes: true,
     trim: true,
@@ -46,6 +43,22 @@ export function rowsOf(text: string, most?: number): readonly (readonly string[]
     ...(isDrawn ? { quote: null } : {}),
   }) as string[][];
   return rows.slice(0, rows.findLastIndex(isFilled) + 1);
+}
+
+/**
+ * The beginning of a text: so many of its lines, and more until no cell in quotation marks is cut. A text of
+ * megabytes takes seconds to be read as a whole.
+ */
+export function beginningOf(text: string, lines: number): string {
+  let isInQuotes = false;
+  let end = 0;
+  for (let line = 1; end < text.length && (line <= lines || isInQuotes); line++) {
+    const next = text.indexOf('\n', end) + 1 || text.length;
+    // A quotation mark within a cell is doubled (RFC 4180).
+    if (text.slice(end, next).split('"').length % 2 === 0) isInQuotes = !isInQuotes;
+    end = next;
+  }
+  return text.slice(0, end);
 }
 
 /** A drawn table without its border lines and without the text below it. */
@@ -149,9 +162,10 @@ function usualIn(times: ReadonlyMap<string, number>, quota: number): readonly st
   return shaped.flatMap(([text, shape]) => (odd.has(shape) ? [] : [text]));
 }
 
-/** The cells of a column, with the number of the first. */
+/** The cells of a column. */
 interface Cells {
   readonly texts: readonly string[];
+  /** The number of the first. */
   readonly first: number;
 }
 
@@ -172,20 +186,18 @@ const mostUnreported = 1000;
 function guessed(
   about: About,
   { texts, first }: Cells,
-  limit: number,
+  times: ReadonlyMap<string, number>,
   report: (share: number) => void,
 ): readonly Guess[] {
-  const times = timesOf(texts);
   const quota = quotaOf([...times.values()].reduce((sum, count) => sum + count, 0));
   const different = [...times.keys()];
-  const checked = different.slice(0, limit);
   /** The cells that a guess does not accept; `undefined` if they are too many. */
   const oddFor = (guess: Guess, locale: string, reported: (share: number) => void) => {
     const accepts = accepting(guess.field, locale);
     const odd = new Set<string>();
     let left = quota;
-    for (const [at, text] of checked.entries()) {
-      if (at % mostUnreported === 0) reported(at / checked.length);
+    for (const [at, text] of different.entries()) {
+      if (at % mostUnreported === 0) reported(at / different.length);
       if (accepts(text)) continue;
       left -= times.get(text) ?? 0;
       if (left < 0) return undefined;
@@ -221,17 +233,9 @@ function guessed(
   const all = best(different);
   // A look that takes all cells takes those as well that do not belong there.
   if (usual.length === different.length || (all[0] && !all[0].isByLook)) return [...all, plain];
-  const most = best(usual);
-  const isBetter = all.length === 0 || (most[0] !== undefined && !most[0].isByLook);
-  return [...(isBetter ? most : all), plain];
-}
-
-/** How a table is looked through. */
-export interface Looking {
-  /** The most different cells of a column that guesses are checked against; all by default. */
-  readonly most?: number;
-  /** Told now and then which share of the table was looked through, from 0 to 1. */
-  readonly report?: (share: number) => void;
+  const without = best(usual);
+  const isBetter = all.length === 0 || (without[0] !== undefined && !without[0].isByLook);
+  return [...(isBetter ? without : all), plain];
 }
 
 /** The columns of a table as their name and cells, wherever the names are. */
@@ -256,12 +260,14 @@ function columnsOf(
 /**
  * The columns of a table, each with its guesses. A guess lists the cells that it does not accept, by the
  * number of their row, or of their column if the names are before the rows.
+ *
+ * @param report Called now and then with the share of the table that has been checked, from 0 to 1.
  */
 export function fromTable(
   rows: readonly (readonly string[])[],
   names: Names,
   locale = 'en-GB',
-  { most = Number.POSITIVE_INFINITY, report = () => undefined }: Looking = {},
+  report: (share: number) => void = () => undefined,
 ): readonly Column[] {
   const columns = columnsOf(rows, names);
   const taken = new Set<string>();
@@ -278,12 +284,12 @@ export function fromTable(
       locale,
     };
     // A second way to read a column begins anew: the share never falls.
-    const guesses = guessed(about, cells, most, (share) => {
+    const times = timesOf(cells.texts);
+    const guesses = guessed(about, cells, times, (share) => {
       furthest = Math.max(furthest, (at + share) / columns.length);
       report(furthest);
     });
-    const different = new Set(cells.texts);
-    different.delete('');
-    return [{ name, examples: [...different].slice(0, mostExamples), different: different.size, guesses }];
+    const examples = [...times.keys()].slice(0, mostExamples);
+    return [{ name, examples, different: times.size, guesses }];
   });
 }
